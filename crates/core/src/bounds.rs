@@ -1,0 +1,106 @@
+//! Every limit on a number that comes from outside, in one table. The checks,
+//! the error texts and the calculators' schemas read it; nothing else states a
+//! limit.
+
+use serde::Serialize;
+
+/// One limit: what it is, its unit, the least and the most that is allowed.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Bound {
+    /// What the number is, in the trade's words.
+    pub what: &'static str,
+    /// Its unit, empty for a plain count or share.
+    pub unit: &'static str,
+    /// The least that is allowed.
+    pub least: f64,
+    /// The most that is allowed.
+    pub most: f64,
+}
+
+/// Seconds from ask to give, or waited in vain. Two minutes of holding is no ask.
+pub const TIME_S: Bound = bound("time to give or time waited", "s", 0.0, 120.0);
+/// Seconds up to which a restricted mean time is taken.
+pub const HORIZON_S: Bound = bound("horizon", "s", 0.1, 1e6);
+/// Seconds in a calculator's list of times (any survival data is welcome there).
+pub const ANY_TIME_S: Bound = bound("time", "s", 0.0, 1e6);
+/// A confidence level.
+pub const CONFIDENCE: Bound = bound("confidence", "", 0.5, 0.9999);
+/// A count of asks.
+pub const ASKED: Bound = bound("asks", "", 1.0, 1e9);
+/// A share of a whole.
+pub const SHARE: Bound = bound("share", "", 0.0, 1.0);
+/// An intra-cluster correlation.
+pub const ICC: Bound = bound("intra-cluster correlation", "", 0.0, 0.99);
+/// A gate's window in rides.
+pub const WINDOW_RIDES: Bound = bound("window in rides", "rides", 1.0, 200.0);
+/// A gate's window in days.
+pub const WINDOW_DAYS: Bound = bound("window in days", "days", 1.0, 400.0);
+/// The least number of reps per side a gate asks for.
+pub const LEAST_REPS: Bound = bound("reps per side", "reps", 1.0, 500.0);
+/// The least number of days a gate asks for.
+pub const LEAST_DAYS: Bound = bound("days", "days", 1.0, 60.0);
+/// First asks looked at, and how many of them have to be soft.
+pub const FIRST_ASKS: Bound = bound("first asks", "days", 0.0, 30.0);
+/// The ratio of the slower side's time to the quicker side's.
+pub const TIME_RATIO: Bound = bound("ratio of times", "", 1.0, 20.0);
+/// Days after which a held level turns rusty.
+pub const RUSTY_DAYS: Bound = bound("days to rusty", "days", 1.0, 400.0);
+/// How far a device's clock may run ahead of the server's.
+pub const CLOCK_AHEAD_S: Bound = bound("clock ahead", "s", 0.0, 120.0);
+/// Reps in one calculator call or one upload.
+pub const REPS_AT_ONCE: Bound = bound("reps at once", "reps", 0.0, 5_000.0);
+/// Rides in one upload.
+pub const RIDES_AT_ONCE: Bound = bound("rides at once", "rides", 0.0, 200.0);
+
+const fn bound(what: &'static str, unit: &'static str, least: f64, most: f64) -> Bound {
+    Bound { what, unit, least, most }
+}
+
+/// What is wrong with one field of an input, and what is allowed there.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, thiserror::Error)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[error("{field}: {says}")]
+pub struct FieldError {
+    /// Path of the field as a JSON pointer (RFC 6901), such as `/reps/3/measure/time_s`.
+    pub field: String,
+    /// What was found and what is allowed, in a sentence for the person who sent it.
+    pub says: String,
+}
+
+impl FieldError {
+    /// An error at `field`.
+    pub fn new(field: impl Into<String>, says: impl Into<String>) -> FieldError {
+        FieldError { field: field.into(), says: says.into() }
+    }
+
+    /// The same error, its field seen from further out.
+    pub fn under(mut self, outer: &str) -> FieldError {
+        self.field = format!("{outer}{}", self.field);
+        self
+    }
+}
+
+impl Bound {
+    /// `value` itself when it lies within the bound.
+    ///
+    /// # Errors
+    /// A [`FieldError`] at `field` that states the value and what is allowed.
+    pub fn check(&self, field: &str, value: f64) -> Result<f64, FieldError> {
+        if value.is_finite() && value >= self.least && value <= self.most {
+            return Ok(value);
+        }
+        let unit = if self.unit.is_empty() { String::new() } else { format!(" {}", self.unit) };
+        Err(FieldError::new(
+            field,
+            format!("{} must be {} to {}{unit}, found {value}", self.what, self.least, self.most),
+        ))
+    }
+
+    /// As [`Bound::check`], for a count.
+    ///
+    /// # Errors
+    /// As [`Bound::check`].
+    pub fn check_count(&self, field: &str, value: usize) -> Result<usize, FieldError> {
+        self.check(field, value as f64).map(|_| value)
+    }
+}

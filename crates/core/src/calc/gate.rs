@@ -1,0 +1,82 @@
+//! `gate`: the reps of one level against a gate on a date.
+
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
+use super::Calculator;
+use crate::bounds::{FieldError, REPS_AT_ONCE};
+use crate::judge::{Item, Verdict, WhatItTakes, judge_level};
+use crate::ladder::Gate;
+use crate::rep::Rep;
+
+/// Input of `gate`.
+#[derive(Debug, Clone, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = GateInput))]
+#[serde(deny_unknown_fields)]
+pub struct Input {
+    /// The reps, as the API sends them; all of one skill and gait.
+    pub reps: Vec<Rep>,
+    /// The gate; numbers left out are the defaults.
+    #[serde(default)]
+    pub gate: Gate,
+    /// The date to judge for.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub date: Date,
+}
+
+/// Output of `gate`.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = GateOutput))]
+pub struct Output {
+    /// Every rail with needed, found and whether it passes.
+    pub items: Vec<Item>,
+    /// Whether all pass.
+    pub passes: bool,
+    /// What the judge says of them.
+    pub verdict: Verdict,
+    /// What it would take.
+    pub what_it_takes: WhatItTakes,
+}
+
+/// The calculator.
+pub const CALCULATOR: Calculator = Calculator {
+    name: "gate",
+    about: "The reps of one level against a gate: each rail, and what it would take.",
+    run: |value| super::run_json(value, calculate),
+    #[cfg(feature = "schema")]
+    schema: super::schemas::<Input, Output>,
+};
+
+/// Checks the gate.
+///
+/// # Errors
+/// A rep or gate number out of bounds, or reps of more than one level.
+pub fn calculate(input: Input) -> Result<Output, FieldError> {
+    REPS_AT_ONCE.check_count("/reps", input.reps.len())?;
+    input.gate.check().map_err(|error| error.under("/gate"))?;
+    for (index, rep) in input.reps.iter().enumerate() {
+        rep.measure.check().map_err(|error| error.under(&format!("/reps/{index}/measure")))?;
+        let first = &input.reps[0];
+        if rep.level() != first.level() {
+            return Err(FieldError::new(
+                format!("/reps/{index}/skill"),
+                format!(
+                    "all reps must be of one skill and gait ({} at the {}), found {} at the {}",
+                    first.skill,
+                    first.gait.word(),
+                    rep.skill,
+                    rep.gait.word()
+                ),
+            ));
+        }
+    }
+    let judged = judge_level(&input.reps, &input.gate, input.date);
+    Ok(Output {
+        items: judged.gate.items,
+        passes: judged.gate.passes,
+        verdict: judged.verdict,
+        what_it_takes: judged.what_it_takes,
+    })
+}

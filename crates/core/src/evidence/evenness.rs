@@ -1,0 +1,66 @@
+//! Evenness: left against right, and which side is the stiff one.
+//!
+//! # Source
+//! Symmetry index 200 (L - R) / (L + R) %: Robinson, Herzog and Nigg, Journal
+//! of Manipulative and Physiological Therapeutics 10 (1987) 172-176.
+
+use serde::{Deserialize, Serialize};
+
+use super::give_time::{TimeToGive, log_rank, restricted_mean_s};
+use crate::Side;
+
+/// Left against right.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Evenness {
+    /// Soft share left less soft share right.
+    pub difference: f64,
+    /// Restricted mean time of the slower side over that of the quicker side.
+    pub time_ratio: f64,
+    /// Symmetry index of the restricted mean times, in percent; above zero: the left is slower.
+    pub symmetry_index_pct: f64,
+    /// The side with the lower soft share; with equal shares, the slower one.
+    pub stiff_side: Option<Side>,
+    /// Log-rank p of the times: how easily chance alone makes such a difference.
+    pub p: Option<f64>,
+}
+
+/// The symmetry index in percent; zero when both are zero.
+pub fn symmetry_index_pct(left: f64, right: f64) -> f64 {
+    if left + right == 0.0 { 0.0 } else { 200.0 * (left - right) / (left + right) }
+}
+
+/// Compares the sides; none while one of them was not asked.
+pub fn evenness(
+    left: (f64, &[TimeToGive]),
+    right: (f64, &[TimeToGive]),
+    horizon_s: f64,
+) -> Option<Evenness> {
+    let left_mean = restricted_mean_s(left.1, horizon_s)?;
+    let right_mean = restricted_mean_s(right.1, horizon_s)?;
+    let difference = left.0 - right.0;
+    Some(Evenness {
+        difference,
+        time_ratio: ratio(left_mean, right_mean),
+        symmetry_index_pct: symmetry_index_pct(left_mean, right_mean),
+        stiff_side: stiff_side(difference, left_mean - right_mean),
+        p: log_rank(left.1, right.1).map(|test| test.p),
+    })
+}
+
+/// Below a tenth of a second a hand cannot tell two times apart, so the ratio
+/// of two such times says nothing: both are taken as a tenth at least.
+fn ratio(left_mean: f64, right_mean: f64) -> f64 {
+    let (left, right) = (left_mean.max(0.1), right_mean.max(0.1));
+    left.max(right) / left.min(right)
+}
+
+fn stiff_side(share_difference: f64, time_difference: f64) -> Option<Side> {
+    match (share_difference, time_difference) {
+        (share, _) if share < 0.0 => Some(Side::Left),
+        (share, _) if share > 0.0 => Some(Side::Right),
+        (_, time) if time > 0.0 => Some(Side::Left),
+        (_, time) if time < 0.0 => Some(Side::Right),
+        _ => None,
+    }
+}

@@ -1,0 +1,34 @@
+//! The trade, computed: what a rep is, what the reps of a horse show, and what
+//! the judge says of them.
+//!
+//! | module | holds |
+//! |---|---|
+//! | [`bounds`] | every limit on a number that comes from outside, in one table |
+//! | [`side`], [`gait`] | left and right; stand to gallop |
+//! | [`ladder`] | tracks, skills, levels and their gates, as data |
+//! | [`person`] | the people of a barn and what each may do |
+//! | [`rep`] | one ask and its answer; what "soft" means |
+//! | [`ride`] | what a device sends; the rein strip |
+//! | [`evidence`] | soft share, time to give, first ask, evenness |
+//! | [`judge`] | gate, verdict, what it would take |
+//! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
+//! | [`calc`] | the calculators: one JSON object in, one out |
+//!
+//! What this crate does not do: it has no clock, no network, no files, no async
+//! and no randomness without a seed. Time, ids and seeds are arguments. Lengths
+//! of time are seconds, forces newtons; days are the barn's own calendar days.
+
+pub mod bounds;
+pub mod calc;
+pub mod evidence;
+pub mod gait;
+pub mod judge;
+pub mod ladder;
+pub mod person;
+pub mod rep;
+pub mod ride;
+pub mod side;
+pub mod sim_horse;
+
+pub use gait::Gait;
+pub use side::Side;

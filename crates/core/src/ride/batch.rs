@@ -1,0 +1,170 @@
+//! What a device sends: rides and reps with ids of its own making. A batch may
+//! be sent again, in part or whole, in any order; the same id is the same thing.
+
+use std::collections::HashSet;
+
+use jiff::{SignedDuration, Timestamp};
+use serde::Deserialize;
+use uuid::Uuid;
+
+use crate::bounds::{CLOCK_AHEAD_S, FieldError, REPS_AT_ONCE, RIDES_AT_ONCE};
+use crate::ladder::{Ladder, Level, SkillId};
+use crate::rep::Measure;
+use crate::{Gait, Side};
+
+/// Nothing was recorded before the product was.
+const EARLIEST: &str = "2020-01-01T00:00:00Z";
+
+/// Rides and reps from one device.
+#[derive(Debug, Clone, Default, PartialEq, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Batch {
+    /// Rides begun or finished.
+    #[serde(default)]
+    pub rides: Vec<NewRide>,
+    /// Reps asked or taken back.
+    #[serde(default)]
+    pub reps: Vec<NewRep>,
+}
+
+/// A ride as the device knows it.
+#[derive(Debug, Clone, PartialEq, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct NewRide {
+    /// Made on the device (UUIDv7).
+    pub ride_id: Uuid,
+    /// The horse.
+    pub horse_id: Uuid,
+    /// When it began.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = DateTime))]
+    pub started_at: Timestamp,
+    /// When it was finished; null while it goes on.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = DateTime))]
+    pub finished_at: Option<Timestamp>,
+}
+
+/// A rep as the device knows it.
+#[derive(Debug, Clone, PartialEq, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct NewRep {
+    /// Made on the device (UUIDv7).
+    pub rep_id: Uuid,
+    /// Its ride, of this batch or sent before.
+    pub ride_id: Uuid,
+    /// What was asked.
+    pub skill: SkillId,
+    /// The gait it was asked at.
+    pub gait: Gait,
+    /// The side that was asked.
+    pub side: Side,
+    /// When the ask began.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = DateTime))]
+    pub asked_at: Timestamp,
+    /// What was measured.
+    pub measure: Measure,
+    /// Taken back by the rider: kept, never judged. Once taken back it stays so.
+    #[serde(default)]
+    pub undone: bool,
+}
+
+impl Batch {
+    /// Checks everything that can be checked without the barn's own data.
+    ///
+    /// # Errors
+    /// Every field that does not fit, with what is allowed there.
+    pub fn check(&self, ladder: &Ladder, now: Timestamp) -> Result<(), Vec<FieldError>> {
+        let mut errors = Vec::new();
+        let mut note = |result: Result<(), FieldError>| errors.extend(result.err());
+        note(RIDES_AT_ONCE.check_count("/rides", self.rides.len()).map(|_| ()));
+        note(REPS_AT_ONCE.check_count("/reps", self.reps.len()).map(|_| ()));
+        let mut seen = HashSet::new();
+        for (index, ride) in self.rides.iter().enumerate() {
+            let at = format!("/rides/{index}");
+            note(once(&mut seen, ride.ride_id, &format!("{at}/ride_id")));
+            note(time(&format!("{at}/started_at"), ride.started_at, now));
+            note(ride.check_finish(&at, now));
+        }
+        seen.clear();
+        for (index, rep) in self.reps.iter().enumerate() {
+            let at = format!("/reps/{index}");
+            note(once(&mut seen, rep.rep_id, &format!("{at}/rep_id")));
+            note(rep.check_level(&at, ladder));
+            note(time(&format!("{at}/asked_at"), rep.asked_at, now));
+            note(rep.measure.check().map_err(|error| error.under(&format!("{at}/measure"))));
+        }
+        if errors.is_empty() { Ok(()) } else { Err(errors) }
+    }
+}
+
+impl NewRide {
+    fn check_finish(&self, at: &str, now: Timestamp) -> Result<(), FieldError> {
+        let Some(finished_at) = self.finished_at else { return Ok(()) };
+        let field = format!("{at}/finished_at");
+        time(&field, finished_at, now)?;
+        if finished_at < self.started_at {
+            return Err(FieldError::new(
+                field,
+                format!("must not be before started_at ({}), found {finished_at}", self.started_at),
+            ));
+        }
+        Ok(())
+    }
+}
+
+impl NewRep {
+    fn check_level(&self, at: &str, ladder: &Ladder) -> Result<(), FieldError> {
+        let level = Level { skill: self.skill.clone(), gait: self.gait };
+        let Some(skill) = ladder.skill(&level.skill) else {
+            return Err(FieldError::new(
+                format!("{at}/skill"),
+                format!(
+                    "no skill \"{}\" on this ladder; it has {}",
+                    self.skill,
+                    ladder.skill_ids().join(", ")
+                ),
+            ));
+        };
+        if !skill.levels.contains(&self.gait) {
+            let gaits: Vec<&str> = skill.levels.iter().map(|gait| gait.word()).collect();
+            return Err(FieldError::new(
+                format!("{at}/gait"),
+                format!(
+                    "{} is asked at {}, found {}",
+                    self.skill,
+                    gaits.join(", "),
+                    self.gait.word()
+                ),
+            ));
+        }
+        Ok(())
+    }
+}
+
+fn once(seen: &mut HashSet<Uuid>, id: Uuid, field: &str) -> Result<(), FieldError> {
+    if seen.insert(id) {
+        return Ok(());
+    }
+    Err(FieldError::new(field, format!("{id} is in this batch twice; send each once")))
+}
+
+fn time(field: &str, at: Timestamp, now: Timestamp) -> Result<(), FieldError> {
+    let latest = now + SignedDuration::from_secs(CLOCK_AHEAD_S.most as i64);
+    if at > latest {
+        return Err(FieldError::new(
+            field,
+            format!(
+                "must not lie in the future (now is {now}, a device may run {} s ahead), found {at}; \
+                 set the device's clock",
+                CLOCK_AHEAD_S.most
+            ),
+        ));
+    }
+    let earliest: Timestamp = EARLIEST.parse().expect("a valid timestamp");
+    if at < earliest {
+        return Err(FieldError::new(field, format!("must not be before {EARLIEST}, found {at}")));
+    }
+    Ok(())
+}

@@ -1,0 +1,108 @@
+//! The barn, and the transaction that sees only its rows.
+
+use sqlx::{PgConnection, PgPool, Postgres, Transaction};
+use uuid::Uuid;
+
+use crate::StoreResult;
+
+/// A barn.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Barn {
+    /// Its id.
+    pub barn_id: Uuid,
+    /// The part after the @ of a sign-in.
+    pub handle: String,
+    /// What people call it.
+    pub name: String,
+    /// IANA time zone; days are counted there.
+    pub time_zone: String,
+}
+
+/// A transaction inside one barn: it runs as the role `cavesson_barn` with the
+/// barn set, so row-level security hides every other barn whatever the query.
+pub struct BarnTransaction {
+    transaction: Transaction<'static, Postgres>,
+    barn_id: Uuid,
+}
+
+impl BarnTransaction {
+    /// Begins a transaction inside `barn_id`.
+    ///
+    /// # Errors
+    /// When the database cannot be reached.
+    pub async fn begin(pool: &PgPool, barn_id: Uuid) -> StoreResult<BarnTransaction> {
+        let mut transaction = pool.begin().await?;
+        sqlx::query!(
+            "select set_config('role', 'cavesson_barn', true) as role,
+                    set_config('cavesson.barn_id', $1, true) as barn",
+            barn_id.to_string()
+        )
+        .fetch_one(&mut *transaction)
+        .await?;
+        Ok(BarnTransaction { transaction, barn_id })
+    }
+
+    /// The barn.
+    pub fn barn_id(&self) -> Uuid {
+        self.barn_id
+    }
+
+    /// The connection, for the queries of this crate's modules.
+    pub fn connection(&mut self) -> &mut PgConnection {
+        &mut self.transaction
+    }
+
+    /// Commits; what was written is on disk when this returns.
+    ///
+    /// # Errors
+    /// When the database cannot be reached; nothing is stored then.
+    pub async fn commit(self) -> StoreResult<()> {
+        Ok(self.transaction.commit().await?)
+    }
+}
+
+/// The barn of a transaction.
+///
+/// # Errors
+/// When the query fails.
+pub async fn own(barn: &mut BarnTransaction) -> StoreResult<Barn> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_as!(
+        Barn,
+        "select barn_id, handle, name, time_zone from barn where barn_id = $1",
+        barn_id
+    )
+    .fetch_one(barn.connection())
+    .await?)
+}
+
+/// The barn of that handle: the one look-up that starts outside any barn.
+///
+/// # Errors
+/// When the query fails.
+pub async fn by_handle(pool: &PgPool, handle: &str) -> StoreResult<Option<Barn>> {
+    Ok(sqlx::query_as!(
+        Barn,
+        "select barn_id, handle, name, time_zone from barn where handle = $1",
+        handle
+    )
+    .fetch_optional(pool)
+    .await?)
+}
+
+/// Adds a barn.
+///
+/// # Errors
+/// [`crate::StoreError::Taken`] when the handle is.
+pub async fn add(pool: &PgPool, barn: &Barn) -> StoreResult<()> {
+    sqlx::query!(
+        "insert into barn (barn_id, handle, name, time_zone) values ($1, $2, $3, $4)",
+        barn.barn_id,
+        barn.handle,
+        barn.name,
+        barn.time_zone
+    )
+    .execute(pool)
+    .await?;
+    Ok(())
+}

@@ -1,0 +1,99 @@
+//! Horses. An owner sees only their own.
+
+use uuid::Uuid;
+
+use crate::{BarnTransaction, StoreResult};
+
+/// A horse.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Horse {
+    /// Its id.
+    pub horse_id: Uuid,
+    /// What people call it.
+    pub name: String,
+    /// mare, gelding or stallion.
+    pub sex: String,
+    /// Year of birth.
+    pub foaled: i32,
+    /// Coat.
+    pub color: String,
+    /// Its owner, when that person signs in here.
+    pub owner_id: Option<Uuid>,
+}
+
+/// All horses by name; with `owner`, only that person's.
+///
+/// # Errors
+/// When the query fails.
+pub async fn list(barn: &mut BarnTransaction, owner: Option<Uuid>) -> StoreResult<Vec<Horse>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_as!(
+        Horse,
+        "select horse_id, name, sex, foaled, color, owner_id from horse
+         where barn_id = $1 and ($2::uuid is null or owner_id = $2)
+         order by name",
+        barn_id,
+        owner
+    )
+    .fetch_all(barn.connection())
+    .await?)
+}
+
+/// The horse of that id; with `owner`, only if it is theirs.
+///
+/// # Errors
+/// When the query fails.
+pub async fn find(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    owner: Option<Uuid>,
+) -> StoreResult<Option<Horse>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_as!(
+        Horse,
+        "select horse_id, name, sex, foaled, color, owner_id from horse
+         where barn_id = $1 and horse_id = $2 and ($3::uuid is null or owner_id = $3)",
+        barn_id,
+        horse_id,
+        owner
+    )
+    .fetch_optional(barn.connection())
+    .await?)
+}
+
+/// Those of `horse_ids` that are in the barn.
+///
+/// # Errors
+/// When the query fails.
+pub async fn known(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> StoreResult<Vec<Uuid>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        "select horse_id from horse where barn_id = $1 and horse_id = any($2)",
+        barn_id,
+        horse_ids
+    )
+    .fetch_all(barn.connection())
+    .await?)
+}
+
+/// Adds a horse.
+///
+/// # Errors
+/// [`crate::StoreError::Taken`] when the name is.
+pub async fn add(barn: &mut BarnTransaction, horse: &Horse) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "insert into horse (barn_id, horse_id, name, sex, foaled, color, owner_id)
+         values ($1, $2, $3, $4, $5, $6, $7)",
+        barn_id,
+        horse.horse_id,
+        horse.name,
+        horse.sex,
+        horse.foaled,
+        horse.color,
+        horse.owner_id
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}

@@ -1,0 +1,145 @@
+//! Rides.
+
+use cavesson_core::ride::NewRide;
+use jiff::{Timestamp, civil::Date};
+use jiff_sqlx::ToSqlx;
+use uuid::Uuid;
+
+use crate::{BarnTransaction, StoreResult};
+
+/// A ride.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Ride {
+    /// Its id.
+    pub ride_id: Uuid,
+    /// The horse.
+    pub horse_id: Uuid,
+    /// Who rode.
+    pub rider: String,
+    /// The barn's calendar day of the start.
+    pub day: Date,
+    /// When it began.
+    pub started_at: Timestamp,
+    /// When it was finished.
+    pub finished_at: Option<Timestamp>,
+    /// Reps that were not taken back.
+    pub asked: i64,
+}
+
+/// The ride of that id; with `owner`, only on that person's horse.
+///
+/// # Errors
+/// When the query fails.
+pub async fn find(
+    barn: &mut BarnTransaction,
+    ride_id: Uuid,
+    owner: Option<Uuid>,
+) -> StoreResult<Option<Ride>> {
+    let barn_id = barn.barn_id();
+    let row = sqlx::query!(
+        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at,
+                  (select count(*) from rep where rep.barn_id = r.barn_id
+                   and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
+           from ride r
+           join person p on p.barn_id = r.barn_id and p.person_id = r.rider_id
+           join horse h on h.barn_id = r.barn_id and h.horse_id = r.horse_id
+           where r.barn_id = $1 and r.ride_id = $2 and ($3::uuid is null or h.owner_id = $3)"#,
+        barn_id,
+        ride_id,
+        owner
+    )
+    .fetch_optional(barn.connection())
+    .await?;
+    Ok(row.map(|row| Ride {
+        ride_id: row.ride_id,
+        horse_id: row.horse_id,
+        rider: row.rider,
+        day: row.day.to_jiff(),
+        started_at: row.started_at.to_jiff(),
+        finished_at: row.finished_at.map(|at| at.to_jiff()),
+        asked: row.asked,
+    }))
+}
+
+/// The rides of a day, earliest first.
+///
+/// # Errors
+/// When the query fails.
+pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ride>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at,
+                  (select count(*) from rep where rep.barn_id = r.barn_id
+                   and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
+           from ride r
+           join person p on p.barn_id = r.barn_id and p.person_id = r.rider_id
+           where r.barn_id = $1 and r.day = $2
+           order by r.started_at, r.ride_id"#,
+        barn_id,
+        day.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| Ride {
+            ride_id: row.ride_id,
+            horse_id: row.horse_id,
+            rider: row.rider,
+            day: row.day.to_jiff(),
+            started_at: row.started_at.to_jiff(),
+            finished_at: row.finished_at.map(|at| at.to_jiff()),
+            asked: row.asked,
+        })
+        .collect())
+}
+
+/// The horses of those of `ride_ids` that are in the barn.
+///
+/// # Errors
+/// When the query fails.
+pub async fn horses_of(
+    barn: &mut BarnTransaction,
+    ride_ids: &[Uuid],
+) -> StoreResult<Vec<(Uuid, Uuid)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        "select ride_id, horse_id from ride where barn_id = $1 and ride_id = any($2)",
+        barn_id,
+        ride_ids
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows.into_iter().map(|row| (row.ride_id, row.horse_id)).collect())
+}
+
+/// Stores a ride, or its finish if it is known; false when a ride of that id is
+/// known with another horse or start.
+///
+/// # Errors
+/// When the query fails.
+pub async fn put(
+    barn: &mut BarnTransaction,
+    ride: &NewRide,
+    day: Date,
+    rider_id: Uuid,
+) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "insert into ride (barn_id, ride_id, horse_id, rider_id, day, started_at, finished_at)
+         values ($1, $2, $3, $4, $5, $6, $7)
+         on conflict (barn_id, ride_id) do update
+         set finished_at = greatest(ride.finished_at, excluded.finished_at)
+         where ride.horse_id = excluded.horse_id and ride.started_at = excluded.started_at",
+        barn_id,
+        ride.ride_id,
+        ride.horse_id,
+        rider_id,
+        day.to_sqlx() as _,
+        ride.started_at.to_sqlx() as _,
+        ride.finished_at.map(|at| at.to_sqlx()) as _
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected() == 1)
+}
