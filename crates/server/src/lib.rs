@@ -1,1 +1,66 @@
-//! placeholder
+//! The HTTP API and the web application's files.
+//!
+//! | module | holds |
+//! |---|---|
+//! | [`settings`] | what the server is told when it starts |
+//! | [`router`] | all routes; the OpenAPI document comes from them |
+//! | [`problem`] | every error as problem+json (RFC 9457) |
+//! | [`signed`] | who asks, and what they may do, as extractors |
+//! | `session`, `today`, `horses`, `levels`, `rides`, `batches`, `ladder`, `calc` | one noun each |
+//! | [`web`] | the web application's files |
+
+mod batches;
+mod body;
+mod calc;
+mod health;
+mod horses;
+mod ladder;
+mod levels;
+pub mod password;
+pub mod problem;
+mod rides;
+pub mod router;
+mod session;
+mod session_store;
+pub mod settings;
+pub mod signed;
+mod today;
+mod url;
+pub mod web;
+
+use std::future::Future;
+use std::net::SocketAddr;
+
+use sqlx::PgPool;
+use tokio::net::TcpListener;
+
+pub use router::openapi;
+pub use settings::Settings;
+
+/// What every handler can reach.
+#[derive(Clone)]
+pub struct App {
+    /// The database.
+    pub pool: PgPool,
+    /// The ladder in use.
+    pub ladder: &'static cavesson_core::ladder::Ladder,
+}
+
+/// Serves on `listener` until `shutdown` completes; requests under way are
+/// answered before it returns.
+///
+/// # Errors
+/// When the listener fails.
+pub async fn launch(
+    settings: Settings,
+    pool: PgPool,
+    listener: TcpListener,
+    shutdown: impl Future<Output = ()> + Send + 'static,
+) -> std::io::Result<()> {
+    let sweeper = tokio::spawn(session_store::sweep(pool.clone()));
+    let app = App { pool, ladder: cavesson_core::ladder::Ladder::shipped() };
+    let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();
+    let served = axum::serve(listener, service).with_graceful_shutdown(shutdown).await;
+    sweeper.abort();
+    served
+}

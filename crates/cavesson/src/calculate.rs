@@ -1,0 +1,66 @@
+//! `cavesson calc`
+
+use std::io::Read;
+use std::process::ExitCode;
+
+use cavesson_core::bounds::FieldError;
+use cavesson_core::calc::{ALL, Calculator, find};
+use serde_json::json;
+
+/// What `calc` is told.
+#[derive(clap::Args)]
+pub struct Arguments {
+    /// The calculator
+    #[arg(required_unless_present = "list")]
+    name: Option<String>,
+    /// Name the calculators
+    #[arg(long)]
+    list: bool,
+    /// Print the JSON Schemas of input and output instead of calculating
+    #[arg(long, requires = "name")]
+    schema: bool,
+}
+
+/// Bad input: exit code 2 and one JSON object on standard error.
+const BAD_INPUT: u8 = 2;
+
+/// Lists, describes or runs.
+pub fn run(arguments: &Arguments) -> anyhow::Result<ExitCode> {
+    let Some(name) = arguments.name.as_deref().filter(|_| !arguments.list) else {
+        for calculator in ALL {
+            println!("{:<12} {}", calculator.name, calculator.about);
+        }
+        return Ok(ExitCode::SUCCESS);
+    };
+    let Some(calculator) = find(name) else {
+        let names: Vec<&str> = ALL.iter().map(|calculator| calculator.name).collect();
+        let says = format!("no calculator \"{name}\"; there are {}", names.join(", "));
+        return Ok(refuse(&FieldError::new("", says)));
+    };
+    if arguments.schema {
+        println!("{}", serde_json::to_string_pretty(&(calculator.schema)())?);
+        return Ok(ExitCode::SUCCESS);
+    }
+    match calculate(calculator) {
+        Ok(output) => {
+            println!("{}", serde_json::to_string_pretty(&output)?);
+            Ok(ExitCode::SUCCESS)
+        }
+        Err(error) => Ok(refuse(&error)),
+    }
+}
+
+fn calculate(calculator: &Calculator) -> Result<serde_json::Value, FieldError> {
+    let mut text = String::new();
+    std::io::stdin()
+        .read_to_string(&mut text)
+        .map_err(|error| FieldError::new("", format!("standard input cannot be read as text: {error}")))?;
+    let input = serde_json::from_str(&text)
+        .map_err(|error| FieldError::new("", format!("standard input is not JSON: {error}")))?;
+    (calculator.run)(input)
+}
+
+fn refuse(error: &FieldError) -> ExitCode {
+    eprintln!("{}", json!({ "error": error.says, "field": error.field }));
+    ExitCode::from(BAD_INPUT)
+}

@@ -1,0 +1,81 @@
+//! The demo's barns and who signs in there. All invented.
+
+use std::collections::HashMap;
+
+use cavesson_core::person::Role;
+use cavesson_store::BarnTransaction;
+use cavesson_store::person::{self, Person};
+use uuid::Uuid;
+
+use super::horses::{self, DemoHorse};
+
+/// One barn of the demo.
+pub struct DemoBarn {
+    pub handle: &'static str,
+    pub name: &'static str,
+    pub people: &'static [DemoPerson],
+    pub places: &'static [(&'static str, &'static str)],
+    pub horses: &'static [DemoHorse],
+}
+
+/// One person of the demo.
+pub struct DemoPerson {
+    pub sign_in: &'static str,
+    pub name: &'static str,
+    pub role: Role,
+}
+
+/// Every demo person's password.
+const PASSWORD: &str = "loose-rein-26";
+
+pub const SALTGRASS: DemoBarn = DemoBarn {
+    handle: "saltgrass",
+    name: "Saltgrass Bench",
+    people: &[
+        DemoPerson { sign_in: "wren", name: "Wren Aldecott", role: Role::Trainer },
+        DemoPerson { sign_in: "tobin", name: "Tobin Marrash", role: Role::Rider },
+        DemoPerson { sign_in: "pia", name: "Pia Lundgard", role: Role::Helper },
+        DemoPerson { sign_in: "odell", name: "Odell Krantzen", role: Role::Owner },
+    ],
+    places: &[("Round pen", "round_pen"), ("Big arena", "arena"), ("Cattle pen", "cattle_pen")],
+    horses: horses::SALTGRASS,
+};
+
+pub const TWO_CEDARS: DemoBarn = DemoBarn {
+    handle: "twocedars",
+    name: "Two Cedars",
+    people: &[DemoPerson { sign_in: "ines", name: "Ines Varrow", role: Role::Trainer }],
+    places: &[("Arena", "arena")],
+    horses: horses::TWO_CEDARS,
+};
+
+/// Adds a barn's people; their ids by sign-in.
+pub async fn add(
+    barn: &mut BarnTransaction,
+    demo: &DemoBarn,
+) -> anyhow::Result<HashMap<&'static str, Uuid>> {
+    let mut ids = HashMap::new();
+    for demo_person in demo.people {
+        let hash = cavesson_server::password::hash(PASSWORD.to_owned()).await?;
+        let stored = Person {
+            person_id: Uuid::now_v7(),
+            sign_in: demo_person.sign_in.to_owned(),
+            name: demo_person.name.to_owned(),
+            role: demo_person.role,
+        };
+        person::add(barn, &stored, &hash).await?;
+        ids.insert(demo_person.sign_in, stored.person_id);
+    }
+    Ok(ids)
+}
+
+/// Prints who can sign in.
+pub fn print_sign_ins() {
+    println!("Sign-ins of the demo (password for all: {PASSWORD})");
+    for barn in [SALTGRASS, TWO_CEDARS] {
+        for person in barn.people {
+            let sign_in = format!("{}@{}", person.sign_in, barn.handle);
+            println!("  {sign_in:<18} {}, {} at {}", person.name, person.role.word(), barn.name);
+        }
+    }
+}

@@ -1,0 +1,130 @@
+//! The demo's rides: simulated horses ridden over the last weeks.
+
+use anyhow::Context;
+use cavesson_core::Gait;
+use cavesson_core::judge::{Verdict, judge_level};
+use cavesson_core::ladder::{Ladder, Level, SkillId};
+use cavesson_core::rep::Rep;
+use cavesson_core::ride::{NewRep, NewRide};
+use cavesson_core::sim_horse::{PlannedRide, SimulatedRide, Traits, simulate};
+use cavesson_store::rep::RepOfHorse;
+use cavesson_store::{BarnTransaction, rep, ride};
+use jiff::{SignedDuration, ToSpan, Zoned};
+use uuid::Uuid;
+
+/// What a horse is there to show.
+pub struct Part {
+    pub traits: Traits,
+    /// How many rides it has had.
+    pub ride_days: u32,
+    /// How many days ago the last was.
+    pub last_ride: u32,
+    /// What the judge says of it now.
+    pub wanted: Verdict,
+    /// Whether it went from stay to confirm to advance on the way.
+    pub climbs: bool,
+}
+
+const SEEDS: u64 = 4000;
+
+/// The level of the demo's rides.
+pub fn level() -> Level {
+    Level { skill: SkillId("bend.flex".to_owned()), gait: Gait::Stand }
+}
+
+/// Rides the first seed that plays the part.
+pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<SimulatedRide>> {
+    let skill = Ladder::shipped().skill_at(&level()).context("the demo's level is on the ladder")?;
+    let plan = plan(part, now, starts_at)?;
+    (1..=SEEDS)
+        .map(|seed| simulate(&part.traits, &level(), &plan, seed))
+        .find(|ridden| {
+            let reps: Vec<Rep> = ridden.iter().flat_map(|ride| ride.reps.clone()).collect();
+            let judged = judge_level(&reps, &skill.gate, now.date());
+            judged.verdict == part.wanted
+                && (!part.climbs || climbs(judged.days.iter().map(|day| day.verdict)))
+        })
+        .with_context(|| format!("no seed up to {SEEDS} plays a horse that is to {:?}", part.wanted))
+}
+
+/// Stay, then confirm, then advance, each for good, and never another word between.
+fn climbs(verdicts: impl Iterator<Item = Verdict>) -> bool {
+    let mut order: Vec<Verdict> = verdicts.collect();
+    order.dedup();
+    order == [Verdict::Stay, Verdict::Confirm, Verdict::Advance]
+}
+
+/// Rides two days in three, backwards from the last one.
+fn plan(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<PlannedRide>> {
+    let last = now.date().checked_sub(i64::from(part.last_ride).days())?;
+    let mut rides = Vec::new();
+    for ride in 0..part.ride_days {
+        let back = ride + ride / 2;
+        let day = last.checked_sub(i64::from(back).days())?;
+        let starts = day.at(starts_at.0, starts_at.1, 0, 0).to_zoned(now.time_zone().clone())?;
+        rides.push(PlannedRide {
+            day,
+            first_ask_at: (starts + SignedDuration::from_mins(4)).timestamp(),
+            left: 4 + ride % 3,
+            right: 4 + (ride + 1) % 3,
+        });
+    }
+    rides.reverse();
+    Ok(rides)
+}
+
+/// Stores simulated rides as a rider's own.
+pub async fn add(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    rider_id: Uuid,
+    ridden: &[SimulatedRide],
+) -> anyhow::Result<()> {
+    for simulated in ridden {
+        let Some((first, last)) = simulated.reps.first().zip(simulated.reps.last()) else { continue };
+        let new = NewRide {
+            ride_id: simulated.ride_id,
+            horse_id,
+            started_at: first.asked_at - SignedDuration::from_mins(4),
+            finished_at: Some(last.asked_at + SignedDuration::from_mins(22)),
+        };
+        ride::put(barn, &new, first.day, rider_id).await?;
+        let reps: Vec<NewRep> = simulated.reps.iter().map(as_sent).collect();
+        let of_horse: Vec<RepOfHorse<'_>> =
+            reps.iter().map(|rep| RepOfHorse { rep, horse_id }).collect();
+        rep::put(barn, &of_horse, rider_id).await?;
+    }
+    Ok(())
+}
+
+fn as_sent(rep: &Rep) -> NewRep {
+    NewRep {
+        rep_id: rep.rep_id,
+        ride_id: rep.ride_id,
+        skill: rep.skill.clone(),
+        gait: rep.gait,
+        side: rep.side,
+        asked_at: rep.asked_at,
+        measure: rep.measure,
+        undone: false,
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::super::horses::{SALTGRASS, TWO_CEDARS};
+    use super::*;
+
+    #[test]
+    fn every_demo_horse_plays_its_part_on_any_day_of_the_year() {
+        for day in ["2026-01-01", "2026-03-09", "2026-11-02", "2027-02-28"] {
+            let now: Zoned = format!("{day}T05:00[America/Denver]").parse().unwrap();
+            for horse in SALTGRASS.iter().chain(TWO_CEDARS) {
+                if let Some(part) = &horse.part {
+                    let ridden = cast(part, &now, horse.starts_at).expect(horse.name);
+                    assert_eq!(ridden.len() as u32, part.ride_days, "{}", horse.name);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,32 @@
+//! Whether the server and its database answer.
+
+use axum::Json;
+use axum::extract::State;
+use serde::Serialize;
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+
+use crate::App;
+use crate::problem::{Answer, Problem};
+
+/// The health route.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(routes!(show))
+}
+
+#[derive(Serialize, ToSchema)]
+struct Health {
+    /// The program's version.
+    version: &'static str,
+}
+
+/// Answers when the database does.
+#[utoipa::path(
+    get, path = "/api/health", tag = "health",
+    responses((status = 200, description = "Server and database answer", body = Health))
+)]
+async fn show(State(app): State<App>) -> Answer<Json<Health>> {
+    app.pool.acquire().await.map_err(|error| Problem::from(cavesson_store::StoreError::from(error)))?;
+    Ok(Json(Health { version: env!("CARGO_PKG_VERSION") }))
+}

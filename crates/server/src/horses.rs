@@ -1,0 +1,72 @@
+//! Horses.
+
+use axum::Json;
+use cavesson_store::horse::{self, Horse as StoredHorse};
+use serde::Serialize;
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+use uuid::Uuid;
+
+use crate::App;
+use crate::problem::{Answer, Problem};
+use crate::signed::Signed;
+use crate::url::UrlPath;
+
+/// The horses' routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(routes!(list)).routes(routes!(show))
+}
+
+/// A horse.
+#[derive(Debug, Clone, Serialize, ToSchema)]
+pub struct Horse {
+    pub horse_id: Uuid,
+    pub name: String,
+    /// mare, gelding or stallion.
+    pub sex: String,
+    /// Age in years, every horse a year older on January 1.
+    pub age: i32,
+    pub color: String,
+}
+
+impl Horse {
+    pub fn new(horse: StoredHorse, year: i16) -> Horse {
+        Horse {
+            horse_id: horse.horse_id,
+            name: horse.name,
+            sex: horse.sex,
+            age: i32::from(year) - horse.foaled,
+            color: horse.color,
+        }
+    }
+}
+
+/// All horses this person may see, by name.
+#[utoipa::path(
+    get, path = "/api/horses", tag = "horses",
+    responses(
+        (status = 200, description = "The horses", body = [Horse]),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn list(mut signed: Signed) -> Answer<Json<Vec<Horse>>> {
+    let year = signed.now().year();
+    let owner = signed.only_horses_of();
+    let horses = horse::list(&mut signed.transaction, owner).await?;
+    Ok(Json(horses.into_iter().map(|horse| Horse::new(horse, year)).collect()))
+}
+
+/// One horse.
+#[utoipa::path(
+    get, path = "/api/horses/{horse_id}", tag = "horses", params(("horse_id" = Uuid, Path)),
+    responses(
+        (status = 200, description = "The horse", body = Horse),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn show(mut signed: Signed, UrlPath(horse_id): UrlPath<Uuid>) -> Answer<Json<Horse>> {
+    let year = signed.now().year();
+    Ok(Json(Horse::new(signed.horse(horse_id).await?, year)))
+}

@@ -1,0 +1,112 @@
+//! Rides.
+
+use axum::Json;
+use axum::extract::State;
+use cavesson_core::ladder::Level;
+use cavesson_core::ride::Strip;
+use cavesson_core::ride::strip::strips;
+use cavesson_store::{rep, ride};
+use jiff::Timestamp;
+use jiff::civil::Date;
+use serde::Serialize;
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+use uuid::Uuid;
+
+use crate::App;
+use crate::horses::Horse;
+use crate::problem::{Answer, Problem};
+use crate::signed::Signed;
+use crate::url::UrlPath;
+
+/// The rides' routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(routes!(show))
+}
+
+/// A ride with its strips.
+#[derive(Serialize, ToSchema)]
+struct Ride {
+    ride_id: Uuid,
+    horse: Horse,
+    rider: String,
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    #[schema(value_type = String, format = DateTime)]
+    started_at: Timestamp,
+    #[schema(value_type = Option<String>, format = DateTime)]
+    finished_at: Option<Timestamp>,
+    /// One for each level that was asked, in the order of asking.
+    blocks: Vec<RideBlock>,
+}
+
+/// A part of a ride with one aim.
+#[derive(Serialize, ToSchema)]
+struct RideBlock {
+    level: Level,
+    /// The skill's name.
+    name: String,
+    /// The longest time that counts as soft here, in seconds.
+    longest_soft_s: f64,
+    strip: Strip,
+}
+
+/// One ride, rep by rep.
+#[utoipa::path(
+    get, path = "/api/rides/{ride_id}", tag = "rides", params(("ride_id" = Uuid, Path)),
+    responses(
+        (status = 200, description = "The ride", body = Ride),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn show(
+    State(app): State<App>,
+    mut signed: Signed,
+    UrlPath(ride_id): UrlPath<Uuid>,
+) -> Answer<Json<Ride>> {
+    let owner = signed.only_horses_of();
+    let ride = ride::find(&mut signed.transaction, ride_id, owner)
+        .await?
+        .ok_or_else(|| Problem::not_found("no such ride in this barn"))?;
+    let year = signed.now().year();
+    let horse = Horse::new(signed.horse(ride.horse_id).await?, year);
+    let mut blocks = Vec::new();
+    for level in rep::levels_of_ride(&mut signed.transaction, ride_id).await? {
+        blocks.extend(block(&app, &mut signed, &ride, level).await?);
+    }
+    Ok(Json(Ride {
+        ride_id,
+        horse,
+        rider: ride.rider,
+        day: ride.day,
+        started_at: ride.started_at,
+        finished_at: ride.finished_at,
+        blocks,
+    }))
+}
+
+/// The ride's strip of one level; none for a level this ladder does not have.
+async fn block(
+    app: &App,
+    signed: &mut Signed,
+    ride: &ride::Ride,
+    level: Level,
+) -> Answer<Option<RideBlock>> {
+    let Some(skill) = app.ladder.skill_at(&level) else { return Ok(None) };
+    let reps: Vec<_> = rep::of_level(&mut signed.transaction, &[ride.horse_id], &level)
+        .await?
+        .into_iter()
+        .map(|(_, rep)| rep)
+        .collect();
+    let strip = strips(&reps, &skill.gate, ride.day)
+        .into_iter()
+        .find(|strip| strip.ride_id == ride.ride_id);
+    Ok(strip.map(|strip| RideBlock {
+        name: skill.name.clone(),
+        longest_soft_s: skill.gate.soft.most_s(level.gait),
+        level,
+        strip,
+    }))
+}

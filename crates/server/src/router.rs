@@ -1,0 +1,103 @@
+//! All routes. The OpenAPI document comes from them and is served beside them.
+
+use std::sync::Arc;
+use std::time::Duration;
+
+use axum::extract::DefaultBodyLimit;
+use axum::response::IntoResponse;
+use axum::routing::get;
+use axum::{Json, Router};
+use tower_governor::GovernorLayer;
+use tower_governor::governor::GovernorConfigBuilder;
+use tower_http::compression::CompressionLayer;
+use tower_http::timeout::TimeoutLayer;
+use tower_http::trace::TraceLayer;
+use tower_sessions::cookie::SameSite;
+use tower_sessions::{Expiry, SessionManagerLayer};
+use utoipa::OpenApi;
+use utoipa_axum::router::OpenApiRouter;
+
+use crate::body::MOST_BYTES;
+use crate::problem::Problem;
+use crate::session_store::PostgresSessions;
+use crate::{
+    App, Settings, batches, calc, health, horses, ladder, levels, rides, session, today, web,
+};
+
+/// How long a device stays signed in.
+const SIGNED_IN_DAYS: i64 = 30;
+
+#[derive(OpenApi)]
+#[openapi(info(
+    title = "Cavesson",
+    description = "Plans the rides of western performance horses, records every ask and answer, and judges from them when a horse may advance. Times are seconds, forces newtons; days are the barn's own calendar days. Errors are problem+json (RFC 9457).",
+    license(name = "Apache-2.0", identifier = "Apache-2.0")
+))]
+struct Document;
+
+fn api() -> OpenApiRouter<App> {
+    OpenApiRouter::with_openapi(Document::openapi())
+        .merge(session::routes())
+        .merge(today::routes())
+        .merge(horses::routes())
+        .merge(levels::routes())
+        .merge(rides::routes())
+        .merge(batches::routes())
+        .merge(ladder::routes())
+        .merge(calc::routes())
+        .merge(health::routes())
+}
+
+/// The OpenAPI document.
+pub fn openapi() -> utoipa::openapi::OpenApi {
+    api().merge(session::sign_in_routes()).into_openapi()
+}
+
+/// The whole service.
+pub fn build(app: App, settings: &Settings) -> Router {
+    let sessions = SessionManagerLayer::new(PostgresSessions(app.pool.clone()))
+        .with_name("cavesson")
+        .with_same_site(SameSite::Strict)
+        .with_secure(settings.secure_cookie)
+        .with_expiry(Expiry::OnInactivity(time::Duration::days(SIGNED_IN_DAYS)));
+    let document = Json(openapi());
+    let (limited, _) = session::sign_in_routes().split_for_parts();
+    let (open, _) = api().split_for_parts();
+    let api = open
+        .merge(limit_tries(limited, settings.sign_in_tries))
+        .route("/api/openapi.json", get(async move || document))
+        .route("/api/{*unknown}", get(no_address).post(no_address))
+        .method_not_allowed_fallback(async || Problem::method())
+        .with_state(app)
+        .layer(sessions)
+        .layer(DefaultBodyLimit::max(MOST_BYTES))
+        .layer(TimeoutLayer::with_status_code(
+            axum::http::StatusCode::SERVICE_UNAVAILABLE,
+            Duration::from_secs(20),
+        ));
+    let all = match &settings.web_folder {
+        Some(folder) => api.merge(web::routes(folder)),
+        None => api.fallback(no_address),
+    };
+    web::guard(all).layer(CompressionLayer::new()).layer(TraceLayer::new_for_http())
+}
+
+async fn no_address() -> Problem {
+    Problem::not_found("no such address; see /api/openapi.json")
+}
+
+/// Tries are counted by network address.
+fn limit_tries(router: Router<App>, tries: u32) -> Router<App> {
+    let config = GovernorConfigBuilder::default()
+        .per_second(2)
+        .burst_size(tries)
+        .finish()
+        .expect("a rate and a burst above zero");
+    router.layer(GovernorLayer::new(Arc::new(config)).error_handler(|error| {
+        let wait_s = match error {
+            tower_governor::GovernorError::TooManyRequests { wait_time, .. } => wait_time,
+            _ => 2,
+        };
+        Problem::too_many_tries(wait_s.max(1)).into_response()
+    }))
+}

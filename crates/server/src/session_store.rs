@@ -1,0 +1,85 @@
+//! Keeps sessions in PostgreSQL. The id that the device holds is stored as its
+//! SHA-256 only: whoever reads the table cannot sign in with it.
+
+use std::time::Duration;
+
+use async_trait::async_trait;
+use cavesson_store::session::{self, Session};
+use jiff::Timestamp;
+use serde_json::Value;
+use sha2::{Digest, Sha256};
+use sqlx::PgPool;
+use time::OffsetDateTime;
+use tower_sessions::session::{Id, Record};
+use tower_sessions::session_store::{Error, Result};
+use tower_sessions::SessionStore;
+
+use crate::signed::{SIGNED_IN, SignedIn};
+
+/// Sessions in PostgreSQL.
+#[derive(Debug, Clone)]
+pub struct PostgresSessions(pub PgPool);
+
+impl PostgresSessions {
+    async fn put(&self, record: &Record, new: bool) -> Result<bool> {
+        let signed_in: SignedIn = record
+            .data
+            .get(SIGNED_IN)
+            .and_then(|value| serde_json::from_value(value.clone()).ok())
+            .ok_or_else(|| Error::Encode("only signed-in sessions are kept".into()))?;
+        let session = Session {
+            barn_id: signed_in.barn_id,
+            person_id: signed_in.person_id,
+            data: Value::Object(record.data.clone().into_iter().collect()),
+            expires_at: Timestamp::from_second(record.expiry_date.unix_timestamp())
+                .map_err(|error| Error::Encode(error.to_string()))?,
+        };
+        session::put(&self.0, &stored_id(&record.id), &session, new).await.map_err(backend)
+    }
+}
+
+#[async_trait]
+impl SessionStore for PostgresSessions {
+    async fn create(&self, record: &mut Record) -> Result<()> {
+        while !self.put(record, true).await? {
+            record.id = Id::default();
+        }
+        Ok(())
+    }
+
+    async fn save(&self, record: &Record) -> Result<()> {
+        self.put(record, false).await.map(|_| ())
+    }
+
+    async fn load(&self, id: &Id) -> Result<Option<Record>> {
+        let found = session::find(&self.0, &stored_id(id), Timestamp::now()).await.map_err(backend)?;
+        let Some(session) = found else { return Ok(None) };
+        let Value::Object(data) = session.data else { return Ok(None) };
+        let expiry_date = OffsetDateTime::from_unix_timestamp(session.expires_at.as_second())
+            .map_err(|error| Error::Decode(error.to_string()))?;
+        Ok(Some(Record { id: *id, data: data.into_iter().collect(), expiry_date }))
+    }
+
+    async fn delete(&self, id: &Id) -> Result<()> {
+        session::remove(&self.0, &stored_id(id)).await.map_err(backend)
+    }
+}
+
+/// Removes ended sessions once an hour, for as long as the server runs.
+pub async fn sweep(pool: PgPool) {
+    let mut hourly = tokio::time::interval(Duration::from_secs(3600));
+    loop {
+        hourly.tick().await;
+        if let Err(error) = session::remove_ended(&pool, Timestamp::now()).await {
+            tracing::warn!(%error, "ended sessions could not be removed");
+        }
+    }
+}
+
+fn stored_id(id: &Id) -> String {
+    Sha256::digest(id.0.to_be_bytes()).iter().map(|byte| format!("{byte:02x}")).collect()
+}
+
+fn backend(error: cavesson_store::StoreError) -> Error {
+    Error::Backend(error.to_string())
+}

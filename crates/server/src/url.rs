@@ -1,0 +1,40 @@
+//! What stands in an address: path and query, with problems for what does not fit.
+
+use axum::extract::rejection::{PathRejection, QueryRejection};
+use axum::extract::{FromRequestParts, Path, Query};
+use jiff::civil::Date;
+use serde::Deserialize;
+
+use crate::problem::Problem;
+
+/// The path's parts.
+#[derive(FromRequestParts)]
+#[from_request(via(Path), rejection(Problem))]
+pub struct UrlPath<T>(pub T);
+
+/// The query's parts.
+#[derive(FromRequestParts)]
+#[from_request(via(Query), rejection(Problem))]
+pub struct UrlQuery<T>(pub T);
+
+impl From<PathRejection> for Problem {
+    fn from(rejection: PathRejection) -> Problem {
+        Problem::not_found(format!("no such address: {}", rejection.body_text()))
+    }
+}
+
+impl From<QueryRejection> for Problem {
+    fn from(rejection: QueryRejection) -> Problem {
+        Problem::field(cavesson_core::bounds::FieldError::new("", rejection.body_text()))
+    }
+}
+
+/// The date to look from.
+#[derive(Debug, Clone, Copy, Deserialize, utoipa::IntoParams)]
+#[serde(deny_unknown_fields)]
+#[into_params(parameter_in = Query)]
+pub struct On {
+    /// The date to judge for, such as 2026-05-04; today in the barn when left out.
+    #[param(value_type = Option<String>, format = Date)]
+    pub on: Option<Date>,
+}
