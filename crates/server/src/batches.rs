@@ -6,7 +6,8 @@ use std::collections::{HashMap, HashSet};
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::bounds::FieldError;
-use cavesson_core::ride::Batch;
+use cavesson_core::ladder::Ladder;
+use cavesson_core::ride::{Batch, NewRep};
 use cavesson_store::rep::RepOfHorse;
 use cavesson_store::{BarnTransaction, horse, rep, ride};
 use jiff::Timestamp;
@@ -33,12 +34,14 @@ struct Stored {
     rides: usize,
     /// Reps of the batch that are stored.
     reps: usize,
+    /// Which of its reps were soft, as the core decides it, in the batch's order.
+    soft: Vec<bool>,
 }
 
 /// Store a batch. The answer comes when it is on disk. Sending the same batch
 /// again changes nothing.
 #[utoipa::path(
-    post, path = "/api/batches", tag = "batches", request_body = Batch,
+    post, path = "/api/batches", operation_id = "store_batch", tag = "batches", request_body = Batch,
     responses(
         (status = 200, description = "All of it is on disk", body = Stored),
         (status = 400, description = "Not JSON; nothing was stored", body = Problem, content_type = "application/problem+json"),
@@ -61,7 +64,15 @@ async fn store(
     store_rides(&mut signed, &batch).await?;
     store_reps(&mut signed, &batch).await?;
     signed.transaction.commit().await?;
-    Ok(Json(Stored { rides: batch.rides.len(), reps: batch.reps.len() }))
+    Ok(Json(Stored {
+        rides: batch.rides.len(),
+        reps: batch.reps.len(),
+        soft: batch.reps.iter().map(|rep| is_soft(app.ladder, rep)).collect(),
+    }))
+}
+
+fn is_soft(ladder: &Ladder, rep: &NewRep) -> bool {
+    ladder.skill(&rep.skill).is_some_and(|skill| rep.is_soft(&skill.gate.soft))
 }
 
 async fn check_horses(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {

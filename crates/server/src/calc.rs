@@ -31,7 +31,7 @@ struct CalculatorBrief {
 
 /// All calculators.
 #[utoipa::path(
-    get, path = "/api/calc", tag = "calc",
+    get, path = "/api/calc", operation_id = "list_calculators", tag = "calc",
     responses((status = 200, description = "Names, schemas", body = [CalculatorBrief]))
 )]
 async fn list() -> Json<Vec<CalculatorBrief>> {
@@ -49,7 +49,7 @@ async fn list() -> Json<Vec<CalculatorBrief>> {
 
 /// Run a calculator on one JSON object.
 #[utoipa::path(
-    post, path = "/api/calc/{name}", tag = "calc", params(("name" = String, Path)),
+    post, path = "/api/calc/{name}", operation_id = "run_calculator", tag = "calc", params(("name" = String, Path)),
     request_body(content = Object, description = "As the calculator's input schema says"),
     responses(
         (status = 200, description = "As the calculator's output schema says", body = Object),

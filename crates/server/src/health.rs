@@ -23,7 +23,7 @@ struct Health {
 
 /// Answers when the database does.
 #[utoipa::path(
-    get, path = "/api/health", tag = "health",
+    get, path = "/api/health", operation_id = "show_health", tag = "health",
     responses((status = 200, description = "Server and database answer", body = Health))
 )]
 async fn show(State(app): State<App>) -> Answer<Json<Health>> {

@@ -44,7 +44,7 @@ impl Horse {
 
 /// All horses this person may see, by name.
 #[utoipa::path(
-    get, path = "/api/horses", tag = "horses",
+    get, path = "/api/horses", operation_id = "list_horses", tag = "horses",
     responses(
         (status = 200, description = "The horses", body = [Horse]),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
@@ -59,7 +59,7 @@ async fn list(mut signed: Signed) -> Answer<Json<Vec<Horse>>> {
 
 /// One horse.
 #[utoipa::path(
-    get, path = "/api/horses/{horse_id}", tag = "horses", params(("horse_id" = Uuid, Path)),
+    get, path = "/api/horses/{horse_id}", operation_id = "show_horse", tag = "horses", params(("horse_id" = Uuid, Path)),
     responses(
         (status = 200, description = "The horse", body = Horse),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),

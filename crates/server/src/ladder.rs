@@ -17,7 +17,7 @@ pub fn routes() -> OpenApiRouter<App> {
 
 /// Tracks, skills, levels and their gates.
 #[utoipa::path(
-    get, path = "/api/ladder", tag = "ladder",
+    get, path = "/api/ladder", operation_id = "show_ladder", tag = "ladder",
     responses(
         (status = 200, description = "The ladder", body = Ladder),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),

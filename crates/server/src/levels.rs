@@ -37,6 +37,8 @@ struct JudgedLevel {
     name: String,
     /// How it is asked.
     ask: String,
+    /// The longest time that counts as soft here, in seconds.
+    longest_soft_s: f64,
     /// The version of the ladder it was judged by.
     ladder_version: u32,
     /// The gate's numbers that were used.
@@ -60,7 +62,7 @@ struct LevelStrips {
 
 /// One horse's level as the judge sees it on a date.
 #[utoipa::path(
-    get, path = "/api/horses/{horse_id}/levels/{skill}/{gait}", tag = "levels",
+    get, path = "/api/horses/{horse_id}/levels/{skill}/{gait}", operation_id = "show_level", tag = "levels",
     params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("gait" = Gait, Path), On),
     responses(
         (status = 200, description = "Gate, verdict, reasons, what it would take", body = JudgedLevel),
@@ -83,6 +85,7 @@ async fn show(
         gait: level.gait,
         name: level.skill.name.clone(),
         ask: level.skill.ask.clone(),
+        longest_soft_s: level.skill.gate.soft.most_s(level.gait),
         ladder_version: app.ladder.version,
         gate: level.skill.gate,
         judgement,

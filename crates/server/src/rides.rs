@@ -54,7 +54,7 @@ struct RideBlock {
 
 /// One ride, rep by rep.
 #[utoipa::path(
-    get, path = "/api/rides/{ride_id}", tag = "rides", params(("ride_id" = Uuid, Path)),
+    get, path = "/api/rides/{ride_id}", operation_id = "show_ride", tag = "rides", params(("ride_id" = Uuid, Path)),
     responses(
         (status = 200, description = "The ride", body = Ride),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),

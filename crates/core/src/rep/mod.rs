@@ -48,6 +48,13 @@ pub enum Measure {
 }
 
 impl Measure {
+    /// Whether the answer was soft at `gait`.
+    pub fn is_soft(&self, gait: Gait, rule: &SoftRule) -> bool {
+        match self {
+            Measure::Give(give) => rule.is_soft(gait, give),
+        }
+    }
+
     /// Checks every number of the measure.
     ///
     /// # Errors
@@ -67,9 +74,7 @@ impl Rep {
 
     /// Whether the answer was soft. Decided here, never by a screen.
     pub fn is_soft(&self, rule: &SoftRule) -> bool {
-        match &self.measure {
-            Measure::Give(give) => rule.is_soft(self.gait, give),
-        }
+        self.measure.is_soft(self.gait, rule)
     }
 
     /// The time measured, in seconds, and whether it ended with a give.

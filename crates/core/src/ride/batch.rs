@@ -9,7 +9,7 @@ use uuid::Uuid;
 
 use crate::bounds::{CLOCK_AHEAD_S, FieldError, REPS_AT_ONCE, RIDES_AT_ONCE};
 use crate::ladder::{Ladder, Level, SkillId};
-use crate::rep::Measure;
+use crate::rep::{Measure, SoftRule};
 use crate::{Gait, Side};
 
 /// Nothing was recorded before the product was.
@@ -115,6 +115,11 @@ impl NewRide {
 }
 
 impl NewRep {
+    /// Whether the answer was soft. Decided here, never by a screen.
+    pub fn is_soft(&self, rule: &SoftRule) -> bool {
+        self.measure.is_soft(self.gait, rule)
+    }
+
     fn check_level(&self, at: &str, ladder: &Ladder) -> Result<(), FieldError> {
         let level = Level { skill: self.skill.clone(), gait: self.gait };
         let Some(skill) = ladder.skill(&level.skill) else {

@@ -1,0 +1,79 @@
+import { useTheme } from '@mui/material/styles';
+import { distanceScale, repInWords, rowHeight, stripInWords, type DrawnRep } from './rein';
+import { RepMark } from './RepMark';
+
+interface Props {
+  reps: DrawnRep[];
+  width: number;
+  /** The longest soft time: a faint line on either side. */
+  longestSoftS: number;
+  /** Reps that do not count for what is looked at are drawn faint. */
+  counts?: (rep: DrawnRep) => boolean;
+  picked?: string | null;
+  onPick?: (repId: string) => void;
+  /** Draw at least this many rows, so that strips side by side are of one length. */
+  rows?: number;
+}
+
+/**
+ * One ride as a rein hanging down: time runs downwards, left is left, and the
+ * longer the horse took the further a mark stands from the line. A soft horse
+ * hugs the line.
+ */
+export function ReinStrip({ reps, width, longestSoftS, counts, picked, onPick, rows }: Props) {
+  const { leather } = useTheme().palette;
+  const centre = width / 2;
+  const away = distanceScale(centre);
+  const height = Math.max(reps.length, rows ?? 0) * rowHeight + 14;
+  const end = reps.length * rowHeight + 8;
+  return (
+    <svg width={width} height={height} role="img" aria-label={stripInWords(reps)}>
+      {[-1, 1].map((way) => (
+        <line
+          key={way}
+          x1={centre + way * away(longestSoftS)}
+          x2={centre + way * away(longestSoftS)}
+          y1={0}
+          y2={height}
+          stroke={leather.line}
+          strokeDasharray="2 5"
+          strokeWidth={1.5}
+        />
+      ))}
+      <line
+        x1={centre}
+        x2={centre}
+        y1={0}
+        y2={end}
+        stroke={leather.leather}
+        strokeWidth={4}
+        strokeLinecap="round"
+      />
+      {reps.map((rep, index) => (
+        <g
+          key={rep.repId}
+          opacity={counts && !counts(rep) ? 0.25 : 1}
+          onClick={onPick ? () => onPick(rep.repId) : undefined}
+          style={onPick ? { cursor: 'pointer' } : undefined}
+          data-rep={rep.repId}
+        >
+          <title>{repInWords(rep)}</title>
+          <rect
+            x={rep.side === 'left' ? 0 : centre}
+            y={index * rowHeight}
+            width={centre}
+            height={rowHeight}
+            fill="transparent"
+          />
+          <RepMark
+            rep={rep}
+            centre={centre}
+            away={away(rep.measure.time_s)}
+            y={index * rowHeight + rowHeight / 2}
+            picked={picked === rep.repId}
+          />
+        </g>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,66 @@
+import { scaleLog } from 'd3-scale';
+import type { Schemas } from '../api/client';
+import {
+  answerWords,
+  handWords,
+  seconds,
+  sideWords,
+  type Answer,
+  type Side,
+} from '../words/answers';
+
+/** A rep as the rein strip draws it. */
+export interface DrawnRep {
+  repId: string;
+  side: Side;
+  measure: Schemas['Measure'];
+  /** Decided by the core; unknown while the rep is only on this device. */
+  soft: boolean | undefined;
+  firstAsk: boolean;
+}
+
+/** Pixels from one rep to the next. */
+export const rowHeight = 24;
+
+/** Distance from the centre line: the longer it took, the further out (log scale). */
+export function distanceScale(halfWidth: number) {
+  return scaleLog([0.25, 8], [9, halfWidth - 9]).clamp(true);
+}
+
+const ticks: Partial<Record<Answer, [number, number]>> = {
+  evaded_up: [0, -1],
+  evaded_down: [0, 1],
+  evaded_out: [1, 0],
+  evaded_behind: [-1, 0],
+  evaded_shoulder: [1, 1],
+  evaded_sideways: [1, -1],
+  evaded_backed_off: [-1, 1],
+};
+
+/** Which way the tick of an evasion points: outward and down are positive. */
+export const evasionTick = (answer: Answer) => ticks[answer];
+
+export function repInWords(rep: DrawnRep): string {
+  const { time_s, answer, hand } = rep.measure;
+  const verdict = rep.soft === undefined ? 'not judged yet' : rep.soft ? 'soft' : 'not soft';
+  const first = rep.firstAsk ? ', first ask of the day' : '';
+  return `${sideWords[rep.side]}, ${seconds(time_s)}, ${answerWords[answer]}, ${handWords[hand]}: ${verdict}${first}`;
+}
+
+export function stripInWords(reps: DrawnRep[]): string {
+  const side = (which: Side) => {
+    const own = reps.filter((rep) => rep.side === which);
+    return `${which} ${own.filter((rep) => rep.soft).length} of ${own.length} soft`;
+  };
+  return `Rein strip: ${side('left')}, ${side('right')}`;
+}
+
+export function drawn(rep: Schemas['StripRep']): DrawnRep {
+  return {
+    repId: rep.rep_id,
+    side: rep.side,
+    measure: rep.measure,
+    soft: rep.soft,
+    firstAsk: rep.first_ask,
+  };
+}

@@ -1,0 +1,59 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { NosebandMark } from '../draw/NosebandMark';
+import { KeptHere } from '../queue/KeptHere';
+import { useWho } from '../session/who';
+import { PersonMenu } from './PersonMenu';
+
+/** The page's head: where one is, what is kept here, who is signed in. */
+export function PageFrame({ title, children }: { title: string; children: ReactNode }) {
+  const who = useWho();
+  return (
+    <>
+      <title>{`${title} · Cavesson`}</title>
+      <Box
+        component="header"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1.5,
+          px: { xs: 2, md: 4 },
+          py: 1,
+          borderBottom: '3px double',
+          borderColor: 'divider',
+          '@media print': { display: 'none' },
+        }}
+      >
+        <Box
+          component={Link}
+          to="/"
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            gap: 1,
+            minHeight: 48,
+            color: 'text.primary',
+            textDecoration: 'none',
+            flex: 1,
+            minWidth: 0,
+          }}
+        >
+          <NosebandMark size={34} />
+          <Typography component="span" variant="h3" noWrap>
+            {who.barn}
+          </Typography>
+        </Box>
+        <KeptHere />
+        <PersonMenu />
+      </Box>
+      <Box
+        component="main"
+        sx={{ px: { xs: 2, md: 4 }, py: { xs: 2, md: 3 }, maxWidth: 1240, mx: 'auto' }}
+      >
+        {children}
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,27 @@
+import { useQuery } from '@tanstack/react-query';
+import { Outlet } from 'react-router';
+import { QueueProvider } from '../queue/QueueProvider';
+import { whoQuery } from '../session/queries';
+import { SignInPage } from '../session/SignInPage';
+import { WhoContext } from '../session/who';
+import { Asked } from './Asked';
+
+/** Everything behind the sign-in. */
+export function SignedInFrame() {
+  const who = useQuery(whoQuery);
+  return (
+    <Asked query={who}>
+      {(person) =>
+        person ? (
+          <WhoContext.Provider value={person}>
+            <QueueProvider>
+              <Outlet />
+            </QueueProvider>
+          </WhoContext.Provider>
+        ) : (
+          <SignInPage />
+        )
+      }
+    </Asked>
+  );
+}

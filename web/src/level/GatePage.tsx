@@ -1,0 +1,129 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate } from 'react-router';
+import type { Schemas } from '../api/client';
+import { FieldGate } from '../draw/FieldGate';
+import { VerdictMark } from '../draw/VerdictMark';
+import { VerdictRuns } from '../draw/VerdictRuns';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { useWho } from '../session/who';
+import { gaitPlace, horseLine, verdictWords } from '../words/answers';
+import { dayIn, longDay } from '../words/days';
+import { levelPath, levelQuery, type HorseLevel } from './queries';
+import { Reasons } from './Reasons';
+import { useLevel } from './useLevel';
+
+/** The verdict on a level: its gate, every reason, what it would take, how it went. */
+export function GatePage() {
+  const level = useLevel();
+  const judged = useQuery(levelQuery(level));
+  return (
+    <PageFrame title="Gate">
+      <Asked query={judged}>{(data) => <Gate judged={data} level={level} />}</Asked>
+    </PageFrame>
+  );
+}
+
+function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseLevel }) {
+  const { horse, judgement, gate } = judged;
+  const navigate = useNavigate();
+  const { time_zone, records } = useWho();
+  const today = judgement.on === dayIn(time_zone);
+  const hrefOf = (kind: string, side: string | null | undefined) => {
+    const query = new URLSearchParams({
+      rail: kind,
+      ...(side && { side }),
+      ...(level.on && { on: level.on }),
+    });
+    return `${levelPath({ ...level, on: undefined }, '/strip')}?${query}`;
+  };
+  return (
+    <>
+      <Typography variant="h1">{horse.name}</Typography>
+      <Typography sx={{ color: 'text.secondary' }}>
+        {horseLine(horse)}. {judged.name}, {gaitPlace[judged.gait]}
+        {!today && `, as of ${longDay(judgement.on)}`}
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>
+        <VerdictMark verdict={judgement.verdict} size={56} />
+        <Box>
+          <Typography variant="h1" component="h2">
+            {verdictWords[judgement.verdict]}
+          </Typography>
+          <Typography sx={{ fontSize: '1.15rem' }}>{judgement.says}</Typography>
+        </Box>
+      </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 5 }, mt: 2 }}>
+        <Box sx={{ flex: '3 1 340px', minWidth: 0 }}>
+          <Box
+            sx={{ display: 'flex', justifyContent: 'space-between', px: 2.5 }}
+            aria-hidden="true"
+          >
+            <Typography variant="h3" component="span">
+              Left
+            </Typography>
+            <Typography variant="h3" component="span">
+              Right
+            </Typography>
+          </Box>
+          <FieldGate
+            items={judgement.gate.items}
+            open={judgement.gate.passes}
+            firstAskDays={gate.first_ask_days}
+            hrefOf={hrefOf}
+            onOpen={(href) => void navigate(href)}
+          />
+        </Box>
+        <Box sx={{ flex: '2 1 320px', minWidth: 0 }}>
+          <Typography variant="h2">What it would take</Typography>
+          <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
+          <Reasons reasons={judgement.reasons} hrefOf={hrefOf} />
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
+            {records && today && (
+              <Button
+                component={Link}
+                variant="contained"
+                to={`/horses/${horse.horse_id}/ride/${level.skill}/${level.gait}`}
+              >
+                Ride {horse.name}
+              </Button>
+            )}
+            <Button component={Link} to={levelPath(level, '/strip')}>
+              See the rein strips
+            </Button>
+            {!today && (
+              <Button component={Link} to={levelPath({ ...level, on: undefined })}>
+                The gate today
+              </Button>
+            )}
+          </Box>
+        </Box>
+      </Box>
+      <Box component="section" sx={{ mt: 4 }}>
+        <Typography variant="h2" sx={{ mb: 1 }}>
+          How it came here
+        </Typography>
+        {judgement.days.length === 0 ? (
+          <Typography>No ride has asked this yet. The first one starts the story.</Typography>
+        ) : (
+          <VerdictRuns
+            days={judgement.days}
+            on={judgement.on}
+            hrefOf={(day) => levelPath({ ...level, on: day })}
+          />
+        )}
+      </Box>
+      <Typography variant="body2" sx={{ mt: 4, color: 'text.secondary', maxWidth: 760 }}>
+        {window(judgement.gate.window, gate)} Ladder version {judged.ladder_version}. The trainer
+        has the last word.
+      </Typography>
+    </>
+  );
+}
+
+function window({ rides }: Schemas['Window'], gate: Schemas['Gate']): string {
+  return `Judged from ${rides} ${rides === 1 ? 'ride' : 'rides'}: the last ${gate.window_rides} within ${gate.window_days} days.`;
+}

@@ -1,0 +1,56 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { useWho } from '../session/who';
+import { answerWords, handWords, seconds, sideWords } from '../words/answers';
+import { clockIn, longDay } from '../words/days';
+
+interface Props {
+  strip: Schemas['Strip'];
+  repId: string;
+  longestSoftS: number;
+}
+
+/** One ask, in words: the end of the way from verdict to rep. */
+export function PickedRep({ strip, repId, longestSoftS }: Props) {
+  const { time_zone } = useWho();
+  const rep = strip.reps.find((candidate) => candidate.rep_id === repId);
+  if (!rep) return null;
+  const { time_s, hand, answer } = rep.measure;
+  return (
+    <Box
+      role="status"
+      sx={{
+        my: 1.5,
+        p: 2,
+        border: '2px solid',
+        borderColor: 'text.primary',
+        borderRadius: '5px',
+        bgcolor: 'background.paper',
+        maxWidth: 560,
+      }}
+    >
+      <Typography variant="h3" component="p">
+        {longDay(strip.day)}, {clockIn(time_zone, rep.asked_at)}
+      </Typography>
+      <Typography>
+        {sideWords[rep.side]} rein, {handWords[hand]}: {answerWords[answer]}
+        {answer === 'gave' || answer === 'late' ? ' after' : ', waited'} {seconds(time_s)}.
+        {rep.first_ask && ' The first ask of the day on this side.'}
+      </Typography>
+      <Typography sx={{ fontWeight: 700 }}>
+        {rep.soft
+          ? 'Soft.'
+          : `Not soft: soft is a give within ${seconds(longestSoftS)}, two fingers at most, without evading.`}
+      </Typography>
+      <Box
+        component={Link}
+        to={`/rides/${strip.ride_id}?rep=${repId}`}
+        sx={{ color: 'text.primary', display: 'inline-block', py: 0.75 }}
+      >
+        See it in its ride
+      </Box>
+    </Box>
+  );
+}

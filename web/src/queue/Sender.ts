@@ -1,0 +1,88 @@
+import { NoSignalError, ProblemError } from '../api/client';
+import type { KeptDatabase } from './db';
+import { sendWaiting } from './send';
+
+export type SenderState = 'at rest' | 'sending' | 'no signal' | 'signed out';
+
+const waits = [2_000, 4_000, 8_000, 15_000, 30_000];
+
+/**
+ * Sends what is kept on this device whenever there is something and a signal,
+ * one batch at a time; after a failure it waits longer each time.
+ */
+export class Sender {
+  private running = false;
+  private again = false;
+  private failures = 0;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private ended = false;
+
+  constructor(
+    private readonly db: KeptDatabase,
+    private readonly onState: (state: SenderState) => void,
+    private readonly onSent: () => void,
+  ) {}
+
+  start(): () => void {
+    this.ended = false;
+    const kick = () => {
+      this.failures = 0;
+      this.kick();
+    };
+    window.addEventListener('online', kick);
+    document.addEventListener('visibilitychange', kick);
+    this.kick();
+    return () => {
+      this.ended = true;
+      clearTimeout(this.timer);
+      window.removeEventListener('online', kick);
+      document.removeEventListener('visibilitychange', kick);
+    };
+  }
+
+  /** Something may be waiting. */
+  kick(): void {
+    if (this.ended) return;
+    clearTimeout(this.timer);
+    if (this.running) this.again = true;
+    else void this.run();
+  }
+
+  private async run(): Promise<void> {
+    this.running = true;
+    try {
+      for (;;) {
+        this.again = false;
+        const sent = await this.sendAlone();
+        if (sent === 'nothing' && !this.again) break;
+        if (sent === 'sent') this.onSent();
+      }
+      this.failures = 0;
+      this.onState('at rest');
+    } catch (error) {
+      this.waitAfter(error);
+    } finally {
+      this.running = false;
+    }
+  }
+
+  /** Two open tabs take turns. */
+  private async sendAlone() {
+    const send = async () => {
+      const sent = await sendWaiting(this.db);
+      if (sent !== 'nothing') this.onState('sending');
+      return sent;
+    };
+    // The lock manager is missing outside secure contexts; uploads are idempotent anyway.
+    return 'locks' in navigator ? navigator.locks.request(`send-${this.db.name}`, send) : send();
+  }
+
+  private waitAfter(error: unknown): void {
+    const signedOut = error instanceof ProblemError && error.status === 401;
+    this.onState(signedOut ? 'signed out' : 'no signal');
+    if (!(error instanceof NoSignalError || error instanceof ProblemError)) console.error(error);
+    const wait = waits[Math.min(this.failures, waits.length - 1)];
+    this.failures += 1;
+    if (!this.ended) this.timer = setTimeout(() => this.kick(), wait);
+  }
+}

@@ -1,0 +1,157 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { seconds, sideWords } from '../words/answers';
+import { AnswerZones } from './AnswerZones';
+import { elapsedS, type Hold, type Side } from './hold';
+import { LiveRein } from './LiveRein';
+import type { Recorder } from './useRecorder';
+
+const sides: Side[] = ['left', 'right'];
+
+/** Two half-screens: hold one when its rein is taken; the other becomes the answers. */
+export function Halves({ recorder }: { recorder: Recorder }) {
+  const { hold, reps } = recorder;
+  return (
+    <Box
+      sx={{
+        flex: 1,
+        minHeight: 0,
+        display: 'flex',
+        position: 'relative',
+        borderTop: '3px solid',
+        borderBottom: '3px solid',
+      }}
+    >
+      {sides.map((side) => (
+        <Box key={side} sx={{ flex: 1, display: 'flex', position: 'relative', minWidth: 0 }}>
+          {hold && hold.side !== side && <AnswerZones zone={hold.zone} />}
+          <Half recorder={recorder} side={side} hidden={hold !== null && hold.side !== side} />
+        </Box>
+      ))}
+      {!hold && <LiveRein reps={reps} longestSoftS={recorder.longestSoftS} />}
+      {recorder.cutOff && <CutOff recorder={recorder} />}
+    </Box>
+  );
+}
+
+function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidden: boolean }) {
+  const hold = recorder.hold?.side === side ? recorder.hold : null;
+  const own = recorder.reps.filter((rep) => rep.side === side);
+  const last = own.at(-1);
+  return (
+    <Box
+      {...recorder.half(side)}
+      data-zone={hold ? 'half' : undefined}
+      data-testid={`half-${side}`}
+      role="group"
+      aria-label={`${sideWords[side]} rein: press and hold when you take it, or hold ${side === 'left' ? 'F' : 'J'}`}
+      sx={{
+        flex: 1,
+        display: hidden ? 'none' : 'flex',
+        flexDirection: 'column',
+        alignItems: side === 'left' ? 'flex-start' : 'flex-end',
+        justifyContent: 'space-between',
+        p: 2,
+        touchAction: 'none',
+        cursor: 'pointer',
+        bgcolor: hold ? 'text.primary' : 'transparent',
+        color: hold ? 'background.default' : 'text.primary',
+      }}
+    >
+      <Typography component="span" variant="h2">
+        {sideWords[side]}
+      </Typography>
+      {hold ? (
+        <Running hold={hold} />
+      ) : (
+        <Box sx={{ textAlign: side === 'left' ? 'left' : 'right', pointerEvents: 'none' }}>
+          <Typography
+            component="span"
+            sx={{ display: 'block', fontSize: '2.4rem', fontWeight: 700, lineHeight: 1 }}
+          >
+            {last ? seconds(last.measure.time_s) : '–'}
+          </Typography>
+          <Typography component="span">
+            {own.length === 0 ? 'not asked yet' : `${own.length} asked`}
+            {own.some((rep) => rep.soft) && `, ${own.filter((rep) => rep.soft).length} soft`}
+          </Typography>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Running({ hold }: { hold: Hold }) {
+  const [now, setNow] = useState(hold.pressedAt);
+  useEffect(() => {
+    let frame = requestAnimationFrame(function tick() {
+      setNow(performance.now());
+      frame = requestAnimationFrame(tick);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, []);
+  return (
+    <Box sx={{ pointerEvents: 'none', width: '100%' }}>
+      <Typography
+        component="span"
+        sx={{ display: 'block', fontSize: 'min(4.2rem, 17vw)', fontWeight: 700, lineHeight: 1 }}
+      >
+        {elapsedS(hold, now).toFixed(1)}
+      </Typography>
+      <Typography component="span" sx={{ fontSize: '1.15rem' }}>
+        {hold.zone === 'half' && 'let go when it gives'}
+        {hold.zone === 'off' && 'let go: not an ask'}
+        {hold.zone !== 'half' && hold.zone !== 'off' && 'let go there'}
+      </Typography>
+    </Box>
+  );
+}
+
+/** The device broke a hold off (a call, a gesture): the ask is not lost. */
+function CutOff({ recorder }: { recorder: Recorder }) {
+  const { cutOff, settleCutOff } = recorder;
+  if (!cutOff) return null;
+  const button = (label: string, answer: 'gave' | 'did_not_give' | null) => (
+    <Box
+      component="button"
+      type="button"
+      onClick={() => settleCutOff(answer)}
+      sx={{
+        flex: 1,
+        minHeight: 76,
+        font: 'inherit',
+        fontWeight: 700,
+        bgcolor: 'background.paper',
+        color: 'text.primary',
+        border: '2px solid',
+        borderRadius: '5px',
+      }}
+    >
+      {label}
+    </Box>
+  );
+  return (
+    <Box
+      role="alertdialog"
+      aria-label="A hold was cut off"
+      sx={{
+        position: 'absolute',
+        inset: 'auto 0 0 0',
+        bgcolor: 'background.paper',
+        p: 2,
+        borderTop: '3px solid',
+      }}
+    >
+      <Typography sx={{ mb: 1 }}>
+        The device cut off a {seconds(cutOff.time_s)} hold on the {cutOff.side}. What did the horse
+        do?
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        {button('Gave', 'gave')}
+        {button('Did not give', 'did_not_give')}
+        {button('Not an ask', null)}
+      </Box>
+    </Box>
+  );
+}

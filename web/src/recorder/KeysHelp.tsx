@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import { keyHelp } from './keys';
+
+/** How to record by thumb and by key; `?` opens it. */
+export function KeysHelp() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => event.key === '?' && setOpen(true);
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+  return (
+    <>
+      <Button
+        variant="text"
+        aria-label="How to record"
+        onClick={() => setOpen(true)}
+        sx={{ minWidth: 72, minHeight: 72, fontSize: '1.4rem', color: 'text.primary' }}
+      >
+        ?
+      </Button>
+      <Dialog open={open} onClose={() => setOpen(false)}>
+        <DialogTitle>How to record</DialogTitle>
+        <DialogContent>
+          <Typography>
+            Press and hold the left or right half when you take that rein. Let go when the horse
+            gives: the hold is the time to give. Slide to the other half to say late, did not give
+            or evaded; slide off the halves if it was not an ask.
+          </Typography>
+          <Box
+            component="dl"
+            sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 16px' }}
+          >
+            {keyHelp.map(([key, does]) => (
+              <Box key={key} sx={{ display: 'contents' }}>
+                <Typography component="dt" sx={{ fontWeight: 700 }}>
+                  {key}
+                </Typography>
+                <Typography component="dd" sx={{ m: 0 }}>
+                  {does}
+                </Typography>
+              </Box>
+            ))}
+          </Box>
+        </DialogContent>
+        <DialogActions>
+          <Button variant="contained" onClick={() => setOpen(false)}>
+            Close
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+import Box from '@mui/material/Box';
+import { ReinStrip } from '../draw/ReinStrip';
+import type { DrawnRep } from '../draw/rein';
+import type { KeptRep } from '../queue/db';
+
+/** As many of the last asks as fit between the halves. */
+const shown = 14;
+
+export function drawnKept(reps: KeptRep[]): DrawnRep[] {
+  return reps.map((rep, index) => ({
+    repId: rep.repId,
+    side: rep.side,
+    measure: rep.measure,
+    soft: rep.soft,
+    firstAsk: reps.findIndex((other) => other.side === rep.side) === index,
+  }));
+}
+
+/** The ride's rein, growing between the halves; touches go through it. */
+export function LiveRein({ reps, longestSoftS }: { reps: KeptRep[]; longestSoftS: number }) {
+  return (
+    <Box
+      sx={{
+        position: 'absolute',
+        left: '50%',
+        top: 8,
+        bottom: 0,
+        overflow: 'hidden',
+        ml: '-70px',
+        pointerEvents: 'none',
+      }}
+    >
+      <ReinStrip
+        reps={drawnKept(reps).slice(-shown)}
+        width={140}
+        longestSoftS={longestSoftS}
+        rows={shown}
+      />
+    </Box>
+  );
+}

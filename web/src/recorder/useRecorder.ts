@@ -1,0 +1,114 @@
+import { useQuery } from '@tanstack/react-query';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import type { KeptRep, KeptRide } from '../queue/db';
+import { changeAnswer, finish, goOnWith, keepRep, takeBack } from '../queue/keep';
+import { useQueue } from '../queue/queue';
+import { useWho } from '../session/who';
+import { horseQuery } from '../today/queries';
+import { dayIn } from '../words/days';
+import { levelQuery } from '../level/queries';
+import type { Answer, Ended } from './hold';
+import { useHand } from './useHand';
+import { useHold } from './useHold';
+import { useWakeLock } from './useWakeLock';
+
+/** Everything the recorder's views draw, and what their buttons do. */
+export function useRecorder() {
+  const { horseId = '', skill = '', gait = 'stand' } = useParams();
+  const level = useMemo(() => ({ skill, gait: gait as Schemas['Gait'] }), [skill, gait]);
+  const { time_zone } = useWho();
+  const { db, kick } = useQueue();
+  const navigate = useNavigate();
+  const [ride, setRide] = useState<KeptRide | null>(null);
+  const [cutOff, setCutOff] = useState<Ended | null>(null);
+  const [hand, setHand] = useHand();
+  const horse = useQuery(horseQuery(horseId));
+  const judged = useQuery(levelQuery({ horseId, ...level }));
+  useWakeLock();
+
+  useEffect(() => {
+    let left = false;
+    void goOnWith(db, horseId, dayIn(time_zone), level).then((found) => {
+      if (!left) setRide(found);
+    });
+    return () => {
+      left = true;
+    };
+  }, [db, horseId, level, time_zone]);
+
+  const reps = useLiveQuery(() => repsOf(db, ride?.rideId), [db, ride?.rideId]);
+
+  const record = useCallback(
+    async ({ side, pressedAt, time_s, answer }: Ended) => {
+      if (!ride) return;
+      const measure = { kind: 'give' as const, hand, time_s, answer };
+      await keepRep(db, ride, { side, askedAt: wallTime(pressedAt), measure });
+      navigator.vibrate?.(25);
+      kick();
+    },
+    [db, hand, kick, ride],
+  );
+  const onEnded = useCallback((ended: Ended) => void record(ended), [record]);
+  const { hold, half } = useHold(onEnded, setCutOff);
+
+  const last = reps?.at(-1);
+  const undo = useCallback(async () => {
+    if (!last) return;
+    await takeBack(db, last.repId);
+    kick();
+  }, [db, kick, last]);
+  const change = async (answer: Answer) => {
+    if (!last) return;
+    await changeAnswer(db, last, answer);
+    kick();
+  };
+  const settleCutOff = (answer: Answer | null) => {
+    if (cutOff && answer) void record({ ...cutOff, answer });
+    setCutOff(null);
+  };
+  const finishRide = async () => {
+    if (!ride) return;
+    const kept = await finish(db, ride.rideId);
+    kick();
+    await navigate(kept === 'kept' ? `/rides/${ride.rideId}` : '/', { replace: true });
+  };
+
+  return {
+    horse: horse.data,
+    name: judged.data?.name ?? skill,
+    gait: level.gait,
+    longestSoftS: judged.data?.longest_soft_s ?? 2,
+    ride,
+    reps: reps ?? [],
+    last,
+    hold,
+    half,
+    hand,
+    setHand,
+    cutOff,
+    settleCutOff,
+    undo,
+    change,
+    finishRide,
+  };
+}
+
+export type Recorder = ReturnType<typeof useRecorder>;
+
+/** The reps of a ride that were not taken back, in the order of asking. */
+async function repsOf(db: ReturnType<typeof useQueue>['db'], rideId: string | undefined) {
+  if (!rideId) return [];
+  const reps = await db.reps.where('rideId').equals(rideId).toArray();
+  return reps.filter((rep) => !rep.undone).sort(byAsking);
+}
+
+const byAsking = (a: KeptRep, b: KeptRep) =>
+  a.askedAt < b.askedAt ? -1 : a.askedAt > b.askedAt ? 1 : a.repId < b.repId ? -1 : 1;
+
+/** Event times count from the page's start; a rep needs the time of day. */
+function wallTime(eventTime: number): Date {
+  return new Date(Date.now() - (performance.now() - eventTime));
+}

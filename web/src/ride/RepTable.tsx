@@ -1,0 +1,59 @@
+import Box from '@mui/material/Box';
+import type { DrawnRep } from '../draw/rein';
+import { answerWords, handWords, seconds, sideWords } from '../words/answers';
+
+/** The rein strip in words: every rep in the order of asking. */
+export function RepTable({ reps, picked }: { reps: DrawnRep[]; picked: string | null }) {
+  return (
+    <Box
+      component="table"
+      sx={{
+        borderCollapse: 'collapse',
+        width: '100%',
+        mt: 2,
+        fontVariantNumeric: 'tabular-nums',
+        '& th, & td': {
+          textAlign: 'left',
+          py: 0.5,
+          pr: 1.5,
+          borderBottom: '1px solid',
+          borderColor: 'divider',
+        },
+      }}
+    >
+      <caption style={{ textAlign: 'left', fontWeight: 700 }}>Every ask in words</caption>
+      <thead>
+        <tr>
+          <th scope="col">Side</th>
+          <th scope="col">Time</th>
+          <th scope="col">Hand</th>
+          <th scope="col">Answer</th>
+          <th scope="col">Judged</th>
+        </tr>
+      </thead>
+      <tbody>
+        {reps.map((rep) => (
+          <Box
+            component="tr"
+            key={rep.repId}
+            aria-current={rep.repId === picked ? 'true' : undefined}
+            sx={
+              rep.repId === picked
+                ? { outline: '3px solid', outlineColor: 'error.main' }
+                : undefined
+            }
+          >
+            <td>{sideWords[rep.side]}</td>
+            <td>{seconds(rep.measure.time_s)}</td>
+            <td>{handWords[rep.measure.hand]}</td>
+            <td>
+              {answerWords[rep.measure.answer]}
+              {rep.firstAsk && ' (first ask)'}
+            </td>
+            <td>{rep.soft === undefined ? 'not yet' : rep.soft ? 'soft' : 'not soft'}</td>
+          </Box>
+        ))}
+      </tbody>
+    </Box>
+  );
+}

@@ -1,0 +1,133 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { drawn } from '../draw/rein';
+import { ReinStrip } from '../draw/ReinStrip';
+import { StripKey } from '../draw/StripKey';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { levelPath } from '../level/queries';
+import { useQueue } from '../queue/queue';
+import { drawnKept } from '../recorder/LiveRein';
+import { useWho } from '../session/who';
+import { gaitPlace } from '../words/answers';
+import { clockIn, longDay } from '../words/days';
+import { AfterRide } from './AfterRide';
+import { rideQuery } from './queries';
+import { RepTable } from './RepTable';
+
+/** A ride: its rein strip, and what it changed. */
+export function RidePage() {
+  const { rideId = '' } = useParams();
+  const { db } = useQueue();
+  const waiting = useLiveQuery(
+    () => db.reps.where({ rideId, state: 'waiting' }).count(),
+    [db, rideId],
+  );
+  const ride = useQuery({ ...rideQuery(rideId), enabled: waiting === 0 });
+  return (
+    <PageFrame title="Ride">
+      {waiting ? (
+        <OnlyHere rideId={rideId} waiting={waiting} />
+      ) : (
+        <Asked query={ride}>{(data) => <Ridden ride={data} />}</Asked>
+      )}
+    </PageFrame>
+  );
+}
+
+function Ridden({ ride }: { ride: Schemas['Ride'] }) {
+  const { time_zone } = useWho();
+  return (
+    <>
+      <Typography variant="h1">{ride.horse.name}</Typography>
+      <Typography sx={{ mb: 2, color: 'text.secondary' }}>
+        {longDay(ride.day)}, {clockIn(time_zone, ride.started_at)}
+        {ride.finished_at
+          ? ` to ${clockIn(time_zone, ride.finished_at)}`
+          : ', not finished yet'}, {ride.rider}
+      </Typography>
+      {ride.blocks.length === 0 && <Typography>Nothing was asked in this ride.</Typography>}
+      {ride.blocks.map((block) => (
+        <Block key={`${block.level.skill} ${block.level.gait}`} block={block} ride={ride} />
+      ))}
+      <Button component={Link} to="/" variant="contained" sx={{ mt: 3, minHeight: 60 }}>
+        Back to Today
+      </Button>
+    </>
+  );
+}
+
+function Block({ block, ride }: { block: Schemas['RideBlock']; ride: Schemas['Ride'] }) {
+  const [search, setSearch] = useSearchParams();
+  const picked = search.get('rep');
+  const reps = block.strip.reps.map(drawn);
+  const level = { horseId: ride.horse.horse_id, ...block.level };
+  return (
+    <Box component="section" sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 6 } }}>
+      <Box sx={{ flex: '0 0 auto' }}>
+        <Typography variant="h2">
+          {block.name}, {gaitPlace[block.level.gait]}
+        </Typography>
+        <Box
+          sx={{
+            mt: 1,
+            borderTop: '6px solid',
+            borderColor: 'text.primary',
+            width: 300,
+            position: 'relative',
+          }}
+        >
+          <Box sx={{ display: 'flex', justifyContent: 'space-between', px: 0.5 }}>
+            <Typography component="span">Left</Typography>
+            <Typography component="span">Right</Typography>
+          </Box>
+          <ReinStrip
+            reps={reps}
+            width={300}
+            longestSoftS={block.longest_soft_s}
+            picked={picked}
+            onPick={(rep) => setSearch({ rep }, { replace: true })}
+          />
+        </Box>
+      </Box>
+      <Box sx={{ flex: '1 1 320px', minWidth: 0 }}>
+        <AfterRide level={{ ...level, on: ride.day }} />
+        <Button
+          component={Link}
+          to={levelPath({ ...level, on: ride.day }, '/strip')}
+          sx={{ my: 2 }}
+        >
+          All rides of this, side by side
+        </Button>
+        <StripKey />
+        <RepTable reps={reps} picked={picked} />
+      </Box>
+    </Box>
+  );
+}
+
+function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
+  const { db, state } = useQueue();
+  const reps = useLiveQuery(
+    () => db.reps.where('rideId').equals(rideId).sortBy('askedAt'),
+    [db, rideId],
+  );
+  const own = drawnKept((reps ?? []).filter((rep) => !rep.undone));
+  return (
+    <>
+      <Typography variant="h1">Kept on this device</Typography>
+      <Typography role="status" sx={{ my: 2, maxWidth: 520 }}>
+        {state === 'no signal'
+          ? `No signal: ${waiting} asks are safe here and go out by themselves. The verdict comes then.`
+          : 'Sending what was asked.'}
+      </Typography>
+      <ReinStrip reps={own} width={300} longestSoftS={2} />
+      <RepTable reps={own} picked={null} />
+    </>
+  );
+}

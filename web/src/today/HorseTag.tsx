@@ -1,0 +1,89 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import { VerdictMark } from '../draw/VerdictMark';
+import { useWho } from '../session/who';
+import { gaitPlace, horseLine, verdictWords } from '../words/answers';
+import { clockIn } from '../words/days';
+import { aimPath, ridePath } from './paths';
+import { isRidden, type StringHorse } from './string';
+
+/** A horse of the day: who it is, what for, where it stands. */
+export function HorseTag({ entry, records }: { entry: StringHorse; records: boolean }) {
+  const { horse, aim } = entry;
+  return (
+    <Box
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        bgcolor: 'background.paper',
+        border: '2px solid',
+        borderColor: 'text.primary',
+        borderRadius: '22px 5px 5px 22px',
+        p: 1.5,
+        pl: 4,
+      }}
+    >
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <Typography variant="h2" component="h3">
+            {horse.name}
+          </Typography>
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            {horseLine(horse)}, {entry.place.toLowerCase()}
+          </Typography>
+        </Box>
+        {records && (
+          <Button
+            component={Link}
+            to={ridePath(entry)}
+            variant={isRidden(entry) ? 'outlined' : 'contained'}
+            aria-label={`Ride ${horse.name}`}
+            sx={{ minWidth: 76, minHeight: 56 }}
+          >
+            Ride
+          </Button>
+        )}
+      </Box>
+      <Box
+        component={Link}
+        to={aimPath(entry)}
+        sx={{
+          display: 'flex',
+          gap: 1.25,
+          mt: 1,
+          py: 0.5,
+          color: 'text.primary',
+          textDecoration: 'none',
+          '&:hover .word': { textDecoration: 'underline' },
+        }}
+      >
+        <VerdictMark verdict={aim.verdict} />
+        <Box>
+          <Typography className="word" sx={{ fontWeight: 700 }}>
+            {verdictWords[aim.verdict]}: {aim.name.toLowerCase()}, {gaitPlace[aim.gait]}
+          </Typography>
+          <Typography variant="body2">{aim.matters}</Typography>
+        </Box>
+      </Box>
+      <RiddenToday entry={entry} />
+    </Box>
+  );
+}
+
+function RiddenToday({ entry }: { entry: StringHorse }) {
+  const { time_zone } = useWho();
+  return entry.rides.map((ride) => (
+    <Typography key={ride.ride_id} variant="body2" sx={{ mt: 0.5 }}>
+      <Box
+        component={Link}
+        to={`/rides/${ride.ride_id}`}
+        sx={{ color: 'text.primary', py: 0.75, display: 'inline-block' }}
+      >
+        {ride.finished_at ? 'Ridden' : 'Out since'} {clockIn(time_zone, ride.started_at)},{' '}
+        {ride.asked} {ride.asked === 1 ? 'ask' : 'asks'}
+      </Box>
+    </Typography>
+  ));
+}

@@ -1,0 +1,80 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import { VerdictMark } from '../draw/VerdictMark';
+import { gaitPlace, horseLine, verdictWords } from '../words/answers';
+import { clock } from '../words/days';
+import { aimPath, ridePath } from './paths';
+import type { StringHorse } from './string';
+
+/** Who is next, with what, where, and the one thing that matters. One tap to ride. */
+export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
+  const { horse, aim } = entry;
+  return (
+    <Box
+      component="section"
+      aria-label="Next"
+      sx={{
+        bgcolor: 'primary.main',
+        color: 'primary.contrastText',
+        borderRadius: '6px 26px 26px 6px',
+        p: { xs: 2, md: 3 },
+        display: 'flex',
+        flexWrap: 'wrap',
+        gap: 2,
+        alignItems: 'center',
+      }}
+    >
+      <Box sx={{ flex: '1 1 300px' }}>
+        <Typography>
+          {clock(entry.starts_at)}, {entry.place}
+          {!mine && `, ${entry.rider}`}
+        </Typography>
+        <Typography variant="h1" component="h2" sx={{ fontSize: { xs: '2.3rem', md: '2.8rem' } }}>
+          {horse.name}
+        </Typography>
+        <Typography>{horseLine(horse)}</Typography>
+      </Box>
+      <Box
+        component={Link}
+        to={aimPath(entry)}
+        sx={{
+          flex: '2 1 320px',
+          display: 'flex',
+          gap: 1.5,
+          color: 'text.primary',
+          bgcolor: 'background.paper',
+          borderRadius: '5px',
+          p: 1.5,
+          textDecoration: 'none',
+        }}
+      >
+        <VerdictMark verdict={aim.verdict} size={36} />
+        <Box>
+          <Typography sx={{ fontWeight: 700 }}>
+            {aim.name}, {gaitPlace[aim.gait]}: {verdictWords[aim.verdict].toLowerCase()}
+          </Typography>
+          <Typography>{aim.matters}</Typography>
+        </Box>
+      </Box>
+      <Button
+        component={Link}
+        to={ridePath(entry)}
+        size="large"
+        sx={{
+          flex: { xs: '1 1 100%', md: '0 0 auto' },
+          minHeight: 76,
+          minWidth: 170,
+          fontSize: '1.35rem',
+          bgcolor: 'background.paper',
+          color: 'text.primary',
+          borderColor: 'text.primary',
+          '&:hover': { bgcolor: 'background.default' },
+        }}
+      >
+        Ride {horse.name.split(' ')[0]}
+      </Button>
+    </Box>
+  );
+}

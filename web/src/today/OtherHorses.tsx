@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { levelPath } from '../level/queries';
+import { horseLine } from '../words/answers';
+
+/** What a horse with nothing planned is taken out for. */
+const usual = { skill: 'bend.flex', gait: 'stand' as const };
+
+/** Horses that are not down for today; they can be taken out all the same. */
+export function OtherHorses({ horses, records }: { horses: Schemas['Horse'][]; records: boolean }) {
+  if (horses.length === 0) return null;
+  return (
+    <Box component="section" sx={{ mt: 5 }}>
+      <Typography variant="h2">Not down for today</Typography>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0, maxWidth: 620 }}>
+        {horses.map((horse) => (
+          <Box
+            component="li"
+            key={horse.horse_id}
+            sx={{
+              display: 'flex',
+              flexWrap: 'wrap',
+              alignItems: 'center',
+              gap: 1,
+              py: 1,
+              borderBottom: '1px solid',
+              borderColor: 'divider',
+            }}
+          >
+            <Box sx={{ flex: '1 1 180px' }}>
+              <Typography variant="h3">{horse.name}</Typography>
+              <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+                {horseLine(horse)}
+              </Typography>
+            </Box>
+            <Button
+              component={Link}
+              variant="text"
+              to={levelPath({ horseId: horse.horse_id, ...usual })}
+              aria-label={`See ${horse.name}'s gate`}
+            >
+              See the gate
+            </Button>
+            {records && (
+              <Button
+                component={Link}
+                to={`/horses/${horse.horse_id}/ride/${usual.skill}/${usual.gait}`}
+                aria-label={`Ride ${horse.name}`}
+              >
+                Ride
+              </Button>
+            )}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,46 @@
+/** Days as people say them. A day is a date such as 2026-05-04, where the barn is. */
+
+const weekday = new Intl.DateTimeFormat('en-US', { weekday: 'long', timeZone: 'UTC' });
+const short = new Intl.DateTimeFormat('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' });
+const long = new Intl.DateTimeFormat('en-US', {
+  weekday: 'long',
+  month: 'long',
+  day: 'numeric',
+  timeZone: 'UTC',
+});
+
+const noon = (day: string) => new Date(`${day}T12:00:00Z`);
+
+export const shortDay = (day: string) => short.format(noon(day));
+export const longDay = (day: string) => long.format(noon(day));
+
+export function daysBetween(from: string, to: string): number {
+  return Math.round((noon(to).getTime() - noon(from).getTime()) / 86_400_000);
+}
+
+/** The calendar day it is now in a time zone. */
+export function dayIn(timeZone: string, at: Date = new Date()): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
+}
+
+export function saidDay(day: string, today: string): string {
+  const ago = daysBetween(day, today);
+  if (ago === 0) return 'today';
+  if (ago === 1) return 'yesterday';
+  if (ago > 1 && ago < 7) return weekday.format(noon(day));
+  return shortDay(day);
+}
+
+/** 07:30:00 as 7:30. */
+export function clock(time: string): string {
+  const [hour = '0', minute = '00'] = time.split(':');
+  return `${Number(hour)}:${minute}`;
+}
+
+export function clockIn(timeZone: string, at: string): string {
+  return new Intl.DateTimeFormat('en-US', {
+    hour: 'numeric',
+    minute: '2-digit',
+    timeZone,
+  }).format(new Date(at));
+}
