@@ -3,9 +3,14 @@
 #   cluster_stop DIR
 #   cluster_running DIR
 #   free_port
+#   cluster_sql PORT DATABASE [psql options ...]    as the superuser
+# With CLUSTER_PASSWORD_FILE set, a new cluster asks for that password.
 # initdb refuses root, so as root everything runs as Debian's postgres user.
 
-cluster_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+cluster_find() {
+  cluster_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+}
+cluster_find
 
 as_postgres() {
   if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi
@@ -33,16 +38,27 @@ cluster_reachable() {
   chown postgres "$dir/."
 }
 
+cluster_init() {
+  local said password access=(-A trust) failed=
+  if [ -n "${CLUSTER_PASSWORD_FILE:-}" ]; then
+    password=$(mktemp)
+    cat "$CLUSTER_PASSWORD_FILE" >"$password"
+    [ "$(id -u)" != 0 ] || chown postgres "$password"
+    access=(-A scram-sha-256 "--pwfile=$password")
+  fi
+  said=$(as_postgres "$cluster_bin/initdb" -D "$1/" -U postgres "${access[@]}" -E UTF8 --locale=C.UTF-8 2>&1) ||
+    failed=yes
+  [ -z "${password:-}" ] || rm -f "$password"
+  [ -z "$failed" ] || { printf '%s\n' "$said" >&2; return 1; }
+}
+
 cluster_start() {
   local dir=$1 port=$2
   shift 2
   if cluster_running "$dir"; then return; fi
   cluster_reachable "$dir"
   if [ ! -e "$dir/PG_VERSION" ]; then
-    as_postgres "$cluster_bin/initdb" -D "$dir" -U postgres -A trust -E UTF8 --locale=C.UTF-8 \
-      >"${TMPDIR:-/tmp}/cavesson-initdb.$$" 2>&1 ||
-      { cat "${TMPDIR:-/tmp}/cavesson-initdb.$$" >&2; return 1; }
-    rm -f "${TMPDIR:-/tmp}/cavesson-initdb.$$"
+    cluster_init "$dir" || return 1
   fi
   as_postgres "$cluster_bin/pg_ctl" -D "$dir" -w -s -l "$dir/log" \
     -o "-p $port -h 127.0.0.1 -c unix_socket_directories='' $*" start </dev/null ||

@@ -1,0 +1,74 @@
+//! Rides and reps for tests, in the trade's words.
+#![allow(dead_code)]
+
+use cavesson_core::ladder::SkillId;
+use cavesson_core::rep::{Answer, Give, HandWeight, Measure, Rep};
+use cavesson_core::{Gait, Side};
+use jiff::civil::{Date, date};
+use jiff::{SignedDuration, ToSpan};
+use uuid::Uuid;
+
+/// The first day of every test horse's story, a Monday.
+pub const FIRST_DAY: Date = date(2026, 3, 2);
+
+/// The day so many days after the first.
+pub fn day(after: i64) -> Date {
+    FIRST_DAY.checked_add(after.days()).unwrap()
+}
+
+pub const SOFT: Give = give(1.0, Answer::Gave);
+pub const LATE: Give = give(3.5, Answer::Gave);
+pub const BRACED: Give = give(6.0, Answer::DidNotGive);
+pub const HEAD_UP: Give = give(2.0, Answer::EvadedUp);
+
+pub const fn give(time_s: f64, answer: Answer) -> Give {
+    Give { hand: HandWeight::Fingertip, time_s, answer }
+}
+
+/// A ride `after` days from the first, its asks in order.
+pub fn ride(after: i64, asks: &[(Side, Give)]) -> Vec<Rep> {
+    let day = day(after);
+    let start = day.at(14, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC).unwrap().timestamp();
+    asks.iter()
+        .enumerate()
+        .map(|(index, (side, give))| Rep {
+            rep_id: Uuid::from_u128(((after as u128) << 64) + index as u128),
+            ride_id: Uuid::from_u128((after as u128) + 1),
+            skill: SkillId("bend.flex".into()),
+            gait: Gait::Stand,
+            side: *side,
+            day,
+            asked_at: start + SignedDuration::from_secs(20 * index as i64),
+            measure: Measure::Give(*give),
+        })
+        .collect()
+}
+
+/// A ride with so many soft asks out of so many on each side; what is not soft
+/// comes last, so the first ask is soft when any is.
+pub fn ride_of(after: i64, left: (usize, usize), right: (usize, usize)) -> Vec<Rep> {
+    let side = |side, (soft, of): (usize, usize)| {
+        (0..of).map(move |index| (side, if index < soft { SOFT } else { BRACED }))
+    };
+    let asks: Vec<_> = side(Side::Left, left).chain(side(Side::Right, right)).collect();
+    ride(after, &asks)
+}
+
+/// The same ride with the first ask of each side not soft.
+pub fn cold_ride(after: i64, asks_a_side: usize) -> Vec<Rep> {
+    let side = |side| {
+        (0..asks_a_side).map(move |index| (side, if index == 0 { LATE } else { SOFT }))
+    };
+    let asks: Vec<_> = side(Side::Left).chain(side(Side::Right)).collect();
+    ride(after, &asks)
+}
+
+/// Soft rides on these days, five asks a side.
+pub fn soft_days(days: impl IntoIterator<Item = i64>) -> Vec<Rep> {
+    days.into_iter().flat_map(|after| ride_of(after, (5, 5), (5, 5))).collect()
+}
+
+/// The same horse seen in a mirror.
+pub fn mirrored(reps: &[Rep]) -> Vec<Rep> {
+    reps.iter().map(|rep| Rep { side: rep.side.other(), ..rep.clone() }).collect()
+}

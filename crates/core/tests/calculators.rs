@@ -1,0 +1,102 @@
+//! The calculators: results, and the documented error for bad input.
+
+mod barn;
+
+use cavesson_core::calc::{ALL, find};
+use rstest::rstest;
+use serde_json::{Value, json};
+
+fn run(name: &str, input: Value) -> Result<Value, (String, String)> {
+    (find(name).unwrap().run)(input).map_err(|error| (error.field, error.says))
+}
+
+/// Newcombe 1998, Table I, method 3 (from memory): 81 of 263.
+#[test]
+fn share_gives_the_published_interval() {
+    let output = run("share", json!({"soft": 81, "asked": 263})).unwrap();
+    assert_eq!(format!("{:.4}", output["low"].as_f64().unwrap()), "0.2553");
+    assert_eq!(format!("{:.4}", output["high"].as_f64().unwrap()), "0.3662");
+    assert!(output.get("icc").is_none());
+}
+
+#[test]
+fn share_with_days_tells_how_alike_they_are() {
+    let input = json!({"soft": 9, "asked": 12, "confidence": 0.9, "sides": 1,
+        "days": [[4, 4], [4, 4], [1, 4]], "prior_icc": 0.05});
+    let output = run("share", input).unwrap();
+    assert!(output["icc"].as_f64().unwrap() > 0.05);
+    assert!(output["effective_asked"].as_f64().unwrap() < 12.0);
+}
+
+#[test]
+fn give_times_leaves_an_unreached_median_null() {
+    let input = json!({"left": [[1.0, true], [4.0, false], [4.0, false]], "right": [[1.0, true]], "horizon_s": 6});
+    let output = run("give-times", input).unwrap();
+    assert_eq!(output["left"]["median_s"], Value::Null);
+    assert_eq!(output["left"]["gave"], 1);
+    assert_eq!(output["right"]["median_s"], 1.0);
+    assert!(output["log_rank"]["p"].as_f64().is_some());
+}
+
+#[test]
+fn gate_takes_reps_as_the_api_sends_them() {
+    let reps = serde_json::to_value(barn::soft_days([0, 1, 3, 4])).unwrap();
+    let output = run("gate", json!({"reps": reps, "gate": {}, "date": barn::day(4)})).unwrap();
+    assert_eq!(output["passes"], true);
+    assert_eq!(output["verdict"], "advance");
+    assert_eq!(output["items"].as_array().unwrap().len(), 12);
+    assert_eq!(output["what_it_takes"]["if_all_soft"]["days"], 0);
+}
+
+#[rstest]
+#[case("share", json!({"soft": 5, "asked": 4}), "/soft", "must be 0 to asked (4), found 5")]
+#[case("share", json!({"soft": 0, "asked": 0}), "/asked", "asks must be 1 to 1000000000, found 0")]
+#[case("share", json!({"soft": 1, "asked": 4, "confidence": 1.0}), "/confidence", "confidence must be 0.5 to 0.9999, found 1")]
+#[case("share", json!({"soft": 1, "asked": 4, "sides": 3}), "/sides", "must be 1 or 2, found 3")]
+#[case("share", json!({"soft": 1, "asked": 4, "prior_icc": 0.1}), "/prior_icc", "only goes with days; give days or leave it out")]
+#[case("share", json!({"soft": 1, "asked": 4, "days": [[1, 2], [0, 1]]}), "/days", "must add up to 1 of 4, found 1 of 3")]
+#[case("share", json!({"soft": 1, "asked": 4, "days": [[3, 2], [0, 2]]}), "/days/0/0", "must be 0 to the asks of that day (2), found 3")]
+#[case("share", json!({"soft": -1, "asked": 4}), "/soft", "invalid value: integer `-1`, expected u32")]
+#[case("share", json!({"soft": 1, "asked": 4, "sdies": 1}), "/sdies", "unknown field `sdies`")]
+#[case("share", json!([1, 2]), "", "invalid")]
+#[case("give-times", json!({"left": [[-1, true]], "right": [], "horizon_s": 6}), "/left/0/0", "time must be 0 to 1000000 s, found -1")]
+#[case("give-times", json!({"left": [], "right": [], "horizon_s": 0}), "/horizon_s", "horizon must be 0.1 to 1000000 s, found 0")]
+#[case("give-times", json!({"left": [], "right": []}), "", "missing field `horizon_s`")]
+#[case("gate", json!({"reps": [], "date": "soon"}), "/date", "failed to parse")]
+#[case("gate", json!({"reps": [], "gate": {"low_share": 2}, "date": "2026-03-02"}), "/gate/low_share", "share must be 0 to 1, found 2")]
+fn bad_input_names_the_field_and_what_is_allowed(
+    #[case] name: &str,
+    #[case] input: Value,
+    #[case] field: &str,
+    #[case] says: &str,
+) {
+    let (found_field, found_says) = run(name, input).unwrap_err();
+    assert_eq!(found_field, field, "{found_says}");
+    assert!(found_says.contains(says), "{found_says}");
+}
+
+#[test]
+fn gate_refuses_reps_of_two_levels_and_times_below_zero() {
+    let mut reps = serde_json::to_value(barn::soft_days([0])).unwrap();
+    reps[3]["gait"] = json!("walk");
+    let (field, _) = run("gate", json!({"reps": reps, "date": "2026-03-02"})).unwrap_err();
+    assert_eq!(field, "/reps/3/skill");
+    reps[3]["gait"] = json!("stand");
+    reps[4]["measure"]["time_s"] = json!(-0.1);
+    let (field, says) = run("gate", json!({"reps": reps, "date": "2026-03-02"})).unwrap_err();
+    assert_eq!(field, "/reps/4/measure/time_s");
+    assert_eq!(says, "time to give or time waited must be 0 to 120 s, found -0.1");
+}
+
+#[test]
+fn every_calculator_states_the_schemas_of_its_input_and_output() {
+    for calculator in ALL {
+        let schemas = (calculator.schema)();
+        for schema in [schemas.input, schemas.output] {
+            assert_eq!(schema["type"], "object", "{}", calculator.name);
+            assert!(schema["properties"].as_object().is_some_and(|p| !p.is_empty()));
+            let text = schema.to_string();
+            assert!(!text.contains("#/components/"), "{}: {text}", calculator.name);
+        }
+    }
+}
