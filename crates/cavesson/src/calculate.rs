@@ -54,7 +54,12 @@ fn calculate(calculator: &Calculator) -> Result<serde_json::Value, FieldError> {
     let mut text = String::new();
     std::io::stdin()
         .read_to_string(&mut text)
-        .map_err(|error| FieldError::new("", format!("standard input cannot be read as text: {error}")))?;
+        .map_err(|error| {
+            FieldError::new(
+                "",
+                format!("standard input cannot be read as text: {error}"),
+            )
+        })?;
     let input = serde_json::from_str(&text)
         .map_err(|error| FieldError::new("", format!("standard input is not JSON: {error}")))?;
     (calculator.run)(input)

@@ -7,7 +7,10 @@ mod serve;
 use clap::{Parser, Subcommand};
 
 #[derive(Parser)]
-#[command(version, about = "Plans rides, records asks and answers, judges when a horse may advance")]
+#[command(
+    version,
+    about = "Plans rides, records asks and answers, judges when a horse may advance"
+)]
 struct Arguments {
     #[command(subcommand)]
     task: Task,
@@ -42,5 +45,8 @@ fn main() -> anyhow::Result<std::process::ExitCode> {
 }
 
 fn wait_for(task: impl Future<Output = anyhow::Result<()>>) -> anyhow::Result<()> {
-    tokio::runtime::Builder::new_multi_thread().enable_all().build()?.block_on(task)
+    tokio::runtime::Builder::new_multi_thread()
+        .enable_all()
+        .build()?
+        .block_on(task)
 }

@@ -33,9 +33,12 @@ pub struct Arguments {
 /// Migrates, then serves until interrupted.
 pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
     let pool = open(&arguments.database_url).await?;
-    let listener = TcpListener::bind(arguments.listen)
-        .await
-        .with_context(|| format!("cannot listen on {}; choose another with --listen", arguments.listen))?;
+    let listener = TcpListener::bind(arguments.listen).await.with_context(|| {
+        format!(
+            "cannot listen on {}; choose another with --listen",
+            arguments.listen
+        )
+    })?;
     println!("listening on http://{}", listener.local_addr()?);
     let settings = Settings {
         web_folder: arguments.web,
@@ -53,7 +56,10 @@ pub async fn open(database_url: &str) -> anyhow::Result<PgPool> {
         .connect(database_url)
         .await
         .context("cannot reach PostgreSQL; is it running, and is the address right?")?;
-    cavesson_store::MIGRATOR.run(&pool).await.context("the tables could not be brought up to date")?;
+    cavesson_store::MIGRATOR
+        .run(&pool)
+        .await
+        .context("the tables could not be brought up to date")?;
     Ok(pool)
 }
 

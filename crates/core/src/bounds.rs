@@ -53,7 +53,12 @@ pub const REPS_AT_ONCE: Bound = bound("reps at once", "reps", 0.0, 5_000.0);
 pub const RIDES_AT_ONCE: Bound = bound("rides at once", "rides", 0.0, 200.0);
 
 const fn bound(what: &'static str, unit: &'static str, least: f64, most: f64) -> Bound {
-    Bound { what, unit, least, most }
+    Bound {
+        what,
+        unit,
+        least,
+        most,
+    }
 }
 
 /// What is wrong with one field of an input, and what is allowed there.
@@ -70,7 +75,10 @@ pub struct FieldError {
 impl FieldError {
     /// An error at `field`.
     pub fn new(field: impl Into<String>, says: impl Into<String>) -> FieldError {
-        FieldError { field: field.into(), says: says.into() }
+        FieldError {
+            field: field.into(),
+            says: says.into(),
+        }
     }
 
     /// The same error, its field seen from further out.
@@ -89,10 +97,17 @@ impl Bound {
         if value.is_finite() && value >= self.least && value <= self.most {
             return Ok(value);
         }
-        let unit = if self.unit.is_empty() { String::new() } else { format!(" {}", self.unit) };
+        let unit = if self.unit.is_empty() {
+            String::new()
+        } else {
+            format!(" {}", self.unit)
+        };
         Err(FieldError::new(
             field,
-            format!("{} must be {} to {}{unit}, found {value}", self.what, self.least, self.most),
+            format!(
+                "{} must be {} to {}{unit}, found {value}",
+                self.what, self.least, self.most
+            ),
         ))
     }
 

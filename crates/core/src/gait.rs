@@ -23,8 +23,14 @@ pub enum Gait {
 
 impl Gait {
     /// All gaits, slowest first.
-    pub const ALL: [Gait; 6] =
-        [Gait::Stand, Gait::Walk, Gait::Jog, Gait::Trot, Gait::Lope, Gait::Gallop];
+    pub const ALL: [Gait; 6] = [
+        Gait::Stand,
+        Gait::Walk,
+        Gait::Jog,
+        Gait::Trot,
+        Gait::Lope,
+        Gait::Gallop,
+    ];
 
     /// The word as it is stored, sent and shown.
     pub fn word(self) -> &'static str {

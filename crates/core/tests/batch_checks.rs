@@ -21,9 +21,12 @@ fn good() -> Value {
 fn check(batch: Value) -> Result<(), Vec<(String, String)>> {
     let batch: Batch = serde_json::from_value(batch).unwrap();
     let now: Timestamp = NOW.parse().unwrap();
-    batch
-        .check(Ladder::shipped(), now)
-        .map_err(|errors| errors.into_iter().map(|error| (error.field, error.says)).collect())
+    batch.check(Ladder::shipped(), now).map_err(|errors| {
+        errors
+            .into_iter()
+            .map(|error| (error.field, error.says))
+            .collect()
+    })
 }
 
 #[test]
@@ -51,7 +54,12 @@ fn what_does_not_fit_is_named(#[case] field: &str, #[case] value: Value, #[case]
     let mut batch = good();
     *batch.pointer_mut(field).unwrap() = value;
     let errors = check(batch).unwrap_err();
-    assert!(errors.iter().any(|(at, said)| at == field && said.contains(says)), "{errors:?}");
+    assert!(
+        errors
+            .iter()
+            .any(|(at, said)| at == field && said.contains(says)),
+        "{errors:?}"
+    );
 }
 
 #[test]
@@ -61,9 +69,19 @@ fn all_errors_come_at_once() {
     batch["reps"][0]["skill"] = json!("bend.pretzel");
     let again = batch["reps"][0].clone();
     batch["reps"].as_array_mut().unwrap().push(again);
-    let fields: Vec<String> = check(batch).unwrap_err().into_iter().map(|(field, _)| field).collect();
+    let fields: Vec<String> = check(batch)
+        .unwrap_err()
+        .into_iter()
+        .map(|(field, _)| field)
+        .collect();
     assert_eq!(
         fields,
-        ["/reps/0/skill", "/reps/0/measure/time_s", "/reps/1/rep_id", "/reps/1/skill", "/reps/1/measure/time_s"]
+        [
+            "/reps/0/skill",
+            "/reps/0/measure/time_s",
+            "/reps/1/rep_id",
+            "/reps/1/skill",
+            "/reps/1/measure/time_s"
+        ]
     );
 }

@@ -41,7 +41,11 @@ fn give_times_leaves_an_unreached_median_null() {
 #[test]
 fn gate_takes_reps_as_the_api_sends_them() {
     let reps = serde_json::to_value(barn::soft_days([0, 1, 3, 4])).unwrap();
-    let output = run("gate", json!({"reps": reps, "gate": {}, "date": barn::day(4)})).unwrap();
+    let output = run(
+        "gate",
+        json!({"reps": reps, "gate": {}, "date": barn::day(4)}),
+    )
+    .unwrap();
     assert_eq!(output["passes"], true);
     assert_eq!(output["verdict"], "advance");
     assert_eq!(output["items"].as_array().unwrap().len(), 12);
@@ -85,7 +89,10 @@ fn gate_refuses_reps_of_two_levels_and_times_below_zero() {
     reps[4]["measure"]["time_s"] = json!(-0.1);
     let (field, says) = run("gate", json!({"reps": reps, "date": "2026-03-02"})).unwrap_err();
     assert_eq!(field, "/reps/4/measure/time_s");
-    assert_eq!(says, "time to give or time waited must be 0 to 120 s, found -0.1");
+    assert_eq!(
+        says,
+        "time to give or time waited must be 0 to 120 s, found -0.1"
+    );
 }
 
 #[test]
@@ -94,9 +101,17 @@ fn every_calculator_states_the_schemas_of_its_input_and_output() {
         let schemas = (calculator.schema)();
         for schema in [schemas.input, schemas.output] {
             assert_eq!(schema["type"], "object", "{}", calculator.name);
-            assert!(schema["properties"].as_object().is_some_and(|p| !p.is_empty()));
+            assert!(
+                schema["properties"]
+                    .as_object()
+                    .is_some_and(|p| !p.is_empty())
+            );
             let text = schema.to_string();
-            assert!(!text.contains("#/components/"), "{}: {text}", calculator.name);
+            assert!(
+                !text.contains("#/components/"),
+                "{}: {text}",
+                calculator.name
+            );
         }
     }
 }

@@ -23,30 +23,55 @@ fn day_list() -> impl Strategy<Value = Vec<Day>> {
         (1u32..15).prop_flat_map(|asked| (0..=asked, Just(asked))),
         1..20,
     )
-    .prop_map(|days| days.into_iter().map(|(soft, asked)| Day { soft, asked }).collect())
+    .prop_map(|days| {
+        days.into_iter()
+            .map(|(soft, asked)| Day { soft, asked })
+            .collect()
+    })
 }
 
 fn time_list() -> impl Strategy<Value = Vec<TimeToGive>> {
     prop::collection::vec((0.0..10.0f64, any::<bool>()), 1..40).prop_map(|times| {
-        times.into_iter().map(|(seconds, gave)| TimeToGive { seconds, gave }).collect()
+        times
+            .into_iter()
+            .map(|(seconds, gave)| TimeToGive { seconds, gave })
+            .collect()
     })
 }
 
 /// A reference horse ridden every other day.
 fn ridden(seed: u64, rides: usize) -> Vec<Rep> {
-    let level = Level { skill: SkillId("bend.flex".into()), gait: cavesson_core::Gait::Stand };
+    let level = Level {
+        skill: SkillId("bend.flex".into()),
+        gait: cavesson_core::Gait::Stand,
+    };
     let plan: Vec<PlannedRide> = (0..rides)
         .map(|ride| {
             let day = barn::day(2 * ride as i64);
-            let at = day.at(15, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC).unwrap().timestamp();
-            PlannedRide { day, first_ask_at: at, left: 4, right: 5 }
+            let at = day
+                .at(15, 0, 0, 0)
+                .to_zoned(jiff::tz::TimeZone::UTC)
+                .unwrap()
+                .timestamp();
+            PlannedRide {
+                day,
+                first_ask_at: at,
+                left: 4,
+                right: 5,
+            }
         })
         .collect();
-    simulate(&Traits::reference(seed), &level, &plan, seed).into_iter().flat_map(|r| r.reps).collect()
+    simulate(&Traits::reference(seed), &level, &plan, seed)
+        .into_iter()
+        .flat_map(|r| r.reps)
+        .collect()
 }
 
 fn gate() -> Gate {
-    Ladder::shipped().skill(&SkillId("bend.flex".into())).unwrap().gate
+    Ladder::shipped()
+        .skill(&SkillId("bend.flex".into()))
+        .unwrap()
+        .gate
 }
 
 proptest! {
@@ -98,8 +123,7 @@ proptest! {
             .map(|t| if t.gave { *t } else { TimeToGive { seconds: t.seconds + more, ..*t } })
             .collect();
         let mean = |times: &[TimeToGive]| restricted_mean_s(times, 8.0).unwrap();
-        prop_assert!(mean(&longer) <= 8.0 + 1e-9);
-        prop_assert!(times.iter().all(|t| t.gave) == (longer == times) || more == 0.0 || longer != times);
+        prop_assert!(mean(&longer) >= mean(&times) - 1e-9);
     }
 
     #[test]

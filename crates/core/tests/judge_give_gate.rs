@@ -18,7 +18,11 @@ fn judged(reps: &[Rep], after: i64) -> Judgement {
 }
 
 fn failing(judgement: &Judgement) -> Vec<(ItemKind, Option<Side>)> {
-    judgement.gate.failing().map(|item| (item.item, item.side)).collect()
+    judgement
+        .gate
+        .failing()
+        .map(|item| (item.item, item.side))
+        .collect()
 }
 
 fn rides(all: &[Vec<Rep>]) -> Vec<Rep> {
@@ -54,7 +58,12 @@ fn each_verdict_has_its_horse(
     #[case] state: State,
 ) {
     let judgement = judged(&reps, after);
-    assert_eq!((judgement.verdict, judgement.state), (verdict, state), "{:#?}", judgement.reasons);
+    assert_eq!(
+        (judgement.verdict, judgement.state),
+        (verdict, state),
+        "{:#?}",
+        judgement.reasons
+    );
 }
 
 #[test]
@@ -86,7 +95,10 @@ fn the_window_is_ten_rides_and_twenty_one_days() {
     assert_eq!(judged(&many, 14).gate.window.rides, 10);
     let spread = soft_days([0, 5, 10, 20, 22]);
     let judgement = judged(&spread, 22);
-    assert_eq!(judgement.gate.window.rides, 4, "the ride of day 0 is 22 days back, that of day 5 is 17");
+    assert_eq!(
+        judgement.gate.window.rides, 4,
+        "the ride of day 0 is 22 days back, that of day 5 is 17"
+    );
     assert_eq!(judgement.gate.window.from, Some(day(5)));
 }
 
@@ -128,10 +140,19 @@ fn the_first_ask_of_a_day_is_the_one_that_counts() {
     for after in [0, 1, 2] {
         let cold = after != 1;
         let first = if cold { LATE } else { SOFT };
-        reps.extend(ride(after, &[(Left, first), (Left, SOFT), (Right, SOFT), (Right, SOFT)]));
+        reps.extend(ride(
+            after,
+            &[(Left, first), (Left, SOFT), (Right, SOFT), (Right, SOFT)],
+        ));
     }
     let judgement = judged(&reps, 2);
-    let firsts: Vec<bool> = judgement.gate.left.first_asks.iter().map(|first| first.soft).collect();
+    let firsts: Vec<bool> = judgement
+        .gate
+        .left
+        .first_asks
+        .iter()
+        .map(|first| first.soft)
+        .collect();
     assert_eq!(firsts, [false, true, false]);
     assert!(failing(&judgement).contains(&(ItemKind::FirstAsk, Some(Left))));
     assert!(!failing(&judgement).contains(&(ItemKind::FirstAsk, Some(Right))));
@@ -142,7 +163,11 @@ fn what_it_takes_names_the_fewest_days_and_reps() {
     let takes = judged(&soft_days([0, 1]), 1).what_it_takes;
     let further = takes.if_all_soft.unwrap();
     assert_eq!(further.days, 1, "the third day is all that is missing");
-    assert_eq!((further.left_reps, further.right_reps), (2, 2), "12 a side, 10 known");
+    assert_eq!(
+        (further.left_reps, further.right_reps),
+        (2, 2),
+        "12 a side, 10 known"
+    );
     assert_eq!(takes.at_present_rate.unwrap().days, 1);
 }
 
@@ -164,7 +189,11 @@ fn the_verdict_climbs_day_by_day() {
         ride_of(7, (6, 6), (6, 6)),
         ride_of(9, (6, 6), (6, 6)),
     ]);
-    let said: Vec<Verdict> = judged(&reps, 9).days.iter().map(|day| day.verdict).collect();
+    let said: Vec<Verdict> = judged(&reps, 9)
+        .days
+        .iter()
+        .map(|day| day.verdict)
+        .collect();
     assert_eq!(said[0], Verdict::Stay);
     assert_eq!(said.last(), Some(&Verdict::Advance));
 }
@@ -177,8 +206,16 @@ fn how_it_is_said() {
         ("never asked", vec![], 0),
         ("two good days", soft_days([0, 1]), 1),
         ("stiff on the right", stiff, 4),
-        ("bad last ride", rides(&[soft_days([0, 1]), ride_of(3, (1, 4), (1, 4))]), 3),
-        ("right side gone", rides(&[soft_days([0, 1, 3]), ride_of(4, (5, 5), (1, 5))]), 4),
+        (
+            "bad last ride",
+            rides(&[soft_days([0, 1]), ride_of(3, (1, 4), (1, 4))]),
+            3,
+        ),
+        (
+            "right side gone",
+            rides(&[soft_days([0, 1, 3]), ride_of(4, (5, 5), (1, 5))]),
+            4,
+        ),
         ("four soft days", soft_days([0, 1, 3, 4]), 4),
         ("rusty", soft_days([0, 1, 3, 4]), 34),
     ] {

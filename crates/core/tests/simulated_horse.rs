@@ -19,12 +19,24 @@ const STEADY: Traits = Traits {
 };
 
 fn ride_it(traits: &Traits, rides: i64, reps: u32) -> Vec<SimulatedRide> {
-    let level = Level { skill: SkillId("bend.flex".into()), gait: Gait::Stand };
+    let level = Level {
+        skill: SkillId("bend.flex".into()),
+        gait: Gait::Stand,
+    };
     let plan: Vec<PlannedRide> = (0..rides)
         .map(|ride| {
             let day = barn::day(ride);
-            let at = day.at(15, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC).unwrap().timestamp();
-            PlannedRide { day, first_ask_at: at, left: reps, right: reps }
+            let at = day
+                .at(15, 0, 0, 0)
+                .to_zoned(jiff::tz::TimeZone::UTC)
+                .unwrap()
+                .timestamp();
+            PlannedRide {
+                day,
+                first_ask_at: at,
+                left: reps,
+                right: reps,
+            }
         })
         .collect();
     simulate(traits, &level, &plan, 7)
@@ -41,11 +53,21 @@ fn readiness_rises_from_start_to_plateau_and_the_weaker_side_stays_below() {
 
 #[test]
 fn soft_answers_come_as_often_as_the_readiness_says() {
-    let settled = Traits { rate: 10.0, first_ask_drop: 0.0, warm_up: 0.0, ..STEADY };
+    let settled = Traits {
+        rate: 10.0,
+        first_ask_drop: 0.0,
+        warm_up: 0.0,
+        ..STEADY
+    };
     let rides = ride_it(&settled, 200, 20);
     let rule = SoftRule::default();
     for (side, truth) in [(Side::Left, 0.8808), (Side::Right, 0.7311)] {
-        let reps: Vec<_> = rides.iter().skip(1).flat_map(|r| &r.reps).filter(|r| r.side == side).collect();
+        let reps: Vec<_> = rides
+            .iter()
+            .skip(1)
+            .flat_map(|r| &r.reps)
+            .filter(|r| r.side == side)
+            .collect();
         let share = reps.iter().filter(|rep| rep.is_soft(&rule)).count() as f64 / reps.len() as f64;
         // 3,980 draws: four standard errors are under 0.03.
         assert!((share - truth).abs() < 0.03, "{side:?} {share}");
@@ -54,11 +76,21 @@ fn soft_answers_come_as_often_as_the_readiness_says() {
 
 #[test]
 fn the_first_ask_is_colder_than_the_last() {
-    let settled = Traits { rate: 10.0, plateau: 0.5, first_ask_drop: 1.0, warm_up: 1.0, ..STEADY };
+    let settled = Traits {
+        rate: 10.0,
+        plateau: 0.5,
+        first_ask_drop: 1.0,
+        warm_up: 1.0,
+        ..STEADY
+    };
     let rule = SoftRule::default();
     let (mut first, mut last) = (0, 0);
     for ride in ride_it(&settled, 300, 5).iter().skip(1) {
-        let left: Vec<_> = ride.reps.iter().filter(|rep| rep.side == Side::Left).collect();
+        let left: Vec<_> = ride
+            .reps
+            .iter()
+            .filter(|rep| rep.side == Side::Left)
+            .collect();
         first += usize::from(left[0].is_soft(&rule));
         last += usize::from(left[4].is_soft(&rule));
     }
@@ -69,8 +101,16 @@ fn the_first_ask_is_colder_than_the_last() {
 fn ids_are_version_seven_and_asks_run_forward_in_time() {
     for ride in ride_it(&STEADY, 3, 6) {
         assert_eq!(ride.reps.len(), 12);
-        assert!(ride.reps.iter().all(|rep| rep.rep_id.get_version_num() == 7));
-        assert!(ride.reps.windows(2).all(|pair| pair[0].asked_at < pair[1].asked_at));
+        assert!(
+            ride.reps
+                .iter()
+                .all(|rep| rep.rep_id.get_version_num() == 7)
+        );
+        assert!(
+            ride.reps
+                .windows(2)
+                .all(|pair| pair[0].asked_at < pair[1].asked_at)
+        );
         assert!(ride.reps.iter().all(|rep| rep.measure.check().is_ok()));
     }
 }
@@ -78,7 +118,9 @@ fn ids_are_version_seven_and_asks_run_forward_in_time() {
 #[test]
 fn the_reference_population_is_as_described() {
     let horses: Vec<Traits> = (0..2000).map(Traits::reference).collect();
-    assert!(horses.iter().all(|t| (-2.5..0.0).contains(&t.start) && (0.02..0.15).contains(&t.rate) && t.weaker_by >= 0.0));
+    assert!(horses.iter().all(|t| (-2.5..0.0).contains(&t.start)
+        && (0.02..0.15).contains(&t.rate)
+        && t.weaker_by >= 0.0));
     let mean = horses.iter().map(|t| t.plateau).sum::<f64>() / 2000.0;
     assert!((mean - 2.0).abs() < 0.1, "{mean}");
     let ready = horses

@@ -59,7 +59,9 @@ async fn store(
     Recorder(mut signed): Recorder,
     Body(batch): Body<Batch>,
 ) -> Answer<Json<Stored>> {
-    batch.check(app.ladder, Timestamp::now()).map_err(Problem::fields)?;
+    batch
+        .check(app.ladder, Timestamp::now())
+        .map_err(Problem::fields)?;
     check_horses(&mut signed.transaction, &batch).await?;
     store_rides(&mut signed, &batch).await?;
     store_reps(&mut signed, &batch).await?;
@@ -67,18 +69,27 @@ async fn store(
     Ok(Json(Stored {
         rides: batch.rides.len(),
         reps: batch.reps.len(),
-        soft: batch.reps.iter().map(|rep| is_soft(app.ladder, rep)).collect(),
+        soft: batch
+            .reps
+            .iter()
+            .map(|rep| is_soft(app.ladder, rep))
+            .collect(),
     }))
 }
 
 fn is_soft(ladder: &Ladder, rep: &NewRep) -> bool {
-    ladder.skill(&rep.skill).is_some_and(|skill| rep.is_soft(&skill.gate.soft))
+    ladder
+        .skill(&rep.skill)
+        .is_some_and(|skill| rep.is_soft(&skill.gate.soft))
 }
 
 async fn check_horses(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
     let named: Vec<Uuid> = batch.rides.iter().map(|ride| ride.horse_id).collect();
     let known: HashSet<Uuid> = horse::known(barn, &named).await?.into_iter().collect();
-    let missing = named.iter().enumerate().filter(|(_, horse_id)| !known.contains(horse_id));
+    let missing = named
+        .iter()
+        .enumerate()
+        .filter(|(_, horse_id)| !known.contains(horse_id));
     none_missing(missing.map(|(index, horse_id)| {
         FieldError::new(
             format!("/rides/{index}/horse_id"),
@@ -99,27 +110,47 @@ async fn store_rides(signed: &mut Signed, batch: &Batch) -> Answer<()> {
             ));
         }
     }
-    if changed.is_empty() { Ok(()) } else { Err(Problem::conflict(changed)) }
+    if changed.is_empty() {
+        Ok(())
+    } else {
+        Err(Problem::conflict(changed))
+    }
 }
 
 async fn store_reps(signed: &mut Signed, batch: &Batch) -> Answer<()> {
     let ride_ids: Vec<Uuid> = batch.reps.iter().map(|rep| rep.ride_id).collect();
-    let horses: HashMap<Uuid, Uuid> =
-        ride::horses_of(&mut signed.transaction, &ride_ids).await?.into_iter().collect();
-    let missing = batch.reps.iter().enumerate().filter(|(_, rep)| !horses.contains_key(&rep.ride_id));
+    let horses: HashMap<Uuid, Uuid> = ride::horses_of(&mut signed.transaction, &ride_ids)
+        .await?
+        .into_iter()
+        .collect();
+    let missing = batch
+        .reps
+        .iter()
+        .enumerate()
+        .filter(|(_, rep)| !horses.contains_key(&rep.ride_id));
     none_missing(missing.map(|(index, rep)| {
         FieldError::new(
             format!("/reps/{index}/ride_id"),
-            format!("no ride {} in this barn; send the ride with its reps", rep.ride_id),
+            format!(
+                "no ride {} in this barn; send the ride with its reps",
+                rep.ride_id
+            ),
         )
     }))?;
     let reps: Vec<RepOfHorse<'_>> = batch
         .reps
         .iter()
-        .filter_map(|rep| horses.get(&rep.ride_id).map(|horse_id| RepOfHorse { rep, horse_id: *horse_id }))
+        .filter_map(|rep| {
+            horses.get(&rep.ride_id).map(|horse_id| RepOfHorse {
+                rep,
+                horse_id: *horse_id,
+            })
+        })
         .collect();
-    let stored: HashSet<Uuid> =
-        rep::put(&mut signed.transaction, &reps, signed.person.person_id).await?.into_iter().collect();
+    let stored: HashSet<Uuid> = rep::put(&mut signed.transaction, &reps, signed.person.person_id)
+        .await?
+        .into_iter()
+        .collect();
     let changed: Vec<FieldError> = batch
         .reps
         .iter()
@@ -132,10 +163,18 @@ async fn store_reps(signed: &mut Signed, batch: &Batch) -> Answer<()> {
             )
         })
         .collect();
-    if changed.is_empty() { Ok(()) } else { Err(Problem::conflict(changed)) }
+    if changed.is_empty() {
+        Ok(())
+    } else {
+        Err(Problem::conflict(changed))
+    }
 }
 
 fn none_missing(missing: impl Iterator<Item = FieldError>) -> Answer<()> {
     let missing: Vec<FieldError> = missing.collect();
-    if missing.is_empty() { Ok(()) } else { Err(Problem::fields_not_found(missing)) }
+    if missing.is_empty() {
+        Ok(())
+    } else {
+        Err(Problem::fields_not_found(missing))
+    }
 }

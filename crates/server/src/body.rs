@@ -56,6 +56,8 @@ fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
             Problem::json(format!("the body is not JSON: {inner}"))
         }
     })?;
-    reader.end().map_err(|error| Problem::json(format!("the body is not JSON: {error}")))?;
+    reader
+        .end()
+        .map_err(|error| Problem::json(format!("the body is not JSON: {error}")))?;
     Ok(value)
 }

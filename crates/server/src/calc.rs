@@ -15,7 +15,9 @@ use crate::url::UrlPath;
 
 /// The calculators' routes.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(list)).routes(routes!(run))
+    OpenApiRouter::new()
+        .routes(routes!(list))
+        .routes(routes!(run))
 }
 
 /// A calculator with the JSON Schemas of its input and output.

@@ -27,6 +27,11 @@ struct Health {
     responses((status = 200, description = "Server and database answer", body = Health))
 )]
 async fn show(State(app): State<App>) -> Answer<Json<Health>> {
-    app.pool.acquire().await.map_err(|error| Problem::from(cavesson_store::StoreError::from(error)))?;
-    Ok(Json(Health { version: env!("CARGO_PKG_VERSION") }))
+    app.pool
+        .acquire()
+        .await
+        .map_err(|error| Problem::from(cavesson_store::StoreError::from(error)))?;
+    Ok(Json(Health {
+        version: env!("CARGO_PKG_VERSION"),
+    }))
 }

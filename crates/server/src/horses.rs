@@ -15,7 +15,9 @@ use crate::url::UrlPath;
 
 /// The horses' routes.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(list)).routes(routes!(show))
+    OpenApiRouter::new()
+        .routes(routes!(list))
+        .routes(routes!(show))
 }
 
 /// A horse.
@@ -54,7 +56,12 @@ async fn list(mut signed: Signed) -> Answer<Json<Vec<Horse>>> {
     let year = signed.now().year();
     let owner = signed.only_horses_of();
     let horses = horse::list(&mut signed.transaction, owner).await?;
-    Ok(Json(horses.into_iter().map(|horse| Horse::new(horse, year)).collect()))
+    Ok(Json(
+        horses
+            .into_iter()
+            .map(|horse| Horse::new(horse, year))
+            .collect(),
+    ))
 }
 
 /// One horse.

@@ -24,7 +24,9 @@ use crate::url::{On, UrlPath, UrlQuery};
 
 /// The levels' routes.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(show)).routes(routes!(show_strips))
+    OpenApiRouter::new()
+        .routes(routes!(show))
+        .routes(routes!(show_strips))
 }
 
 /// A level of one horse, judged.
@@ -137,7 +139,10 @@ impl HorseLevel {
         query: On,
     ) -> Answer<HorseLevel> {
         let gait = Gait::from_word(&gait).ok_or_else(no_level)?;
-        let level = Level { skill: SkillId(skill), gait };
+        let level = Level {
+            skill: SkillId(skill),
+            gait,
+        };
         let skill = app.ladder.skill_at(&level).ok_or_else(no_level)?;
         let today = signed.now();
         let horse = Horse::new(signed.horse(horse_id).await?, today.year());
@@ -146,7 +151,13 @@ impl HorseLevel {
             .into_iter()
             .map(|(_, rep)| rep)
             .collect();
-        Ok(HorseLevel { horse, skill, gait, reps, on: query.on.unwrap_or(today.date()) })
+        Ok(HorseLevel {
+            horse,
+            skill,
+            gait,
+            reps,
+            on: query.on.unwrap_or(today.date()),
+        })
     }
 }
 

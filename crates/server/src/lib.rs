@@ -58,9 +58,14 @@ pub async fn launch(
     shutdown: impl Future<Output = ()> + Send + 'static,
 ) -> std::io::Result<()> {
     let sweeper = tokio::spawn(session_store::sweep(pool.clone()));
-    let app = App { pool, ladder: cavesson_core::ladder::Ladder::shipped() };
+    let app = App {
+        pool,
+        ladder: cavesson_core::ladder::Ladder::shipped(),
+    };
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();
-    let served = axum::serve(listener, service).with_graceful_shutdown(shutdown).await;
+    let served = axum::serve(listener, service)
+        .with_graceful_shutdown(shutdown)
+        .await;
     sweeper.abort();
     served
 }

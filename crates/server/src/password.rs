@@ -27,8 +27,11 @@ pub async fn matches(password: String, stored: Option<String>) -> Result<bool, J
     spawn_blocking(move || {
         let known = stored.is_some();
         let stored = stored.unwrap_or_else(|| NOBODY.clone());
-        let right = PasswordHash::new(&stored)
-            .is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok());
+        let right = PasswordHash::new(&stored).is_ok_and(|hash| {
+            Argon2::default()
+                .verify_password(password.as_bytes(), &hash)
+                .is_ok()
+        });
         right && known
     })
     .await

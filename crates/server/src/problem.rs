@@ -31,8 +31,19 @@ pub struct Problem {
 pub type Answer<T> = Result<T, Problem>;
 
 impl Problem {
-    fn new(status: StatusCode, kind: &'static str, title: &'static str, detail: impl Into<String>) -> Problem {
-        Problem { kind, title, status: status.as_u16(), detail: detail.into(), errors: Vec::new() }
+    fn new(
+        status: StatusCode,
+        kind: &'static str,
+        title: &'static str,
+        detail: impl Into<String>,
+    ) -> Problem {
+        Problem {
+            kind,
+            title,
+            status: status.as_u16(),
+            detail: detail.into(),
+            errors: Vec::new(),
+        }
     }
 
     /// Fields that do not fit; nothing was stored.
@@ -59,7 +70,10 @@ impl Problem {
 
     /// Things that are not there, at these fields.
     pub fn fields_not_found(errors: Vec<FieldError>) -> Problem {
-        Problem { errors, ..Problem::not_found("what these fields name is not in this barn; nothing was stored") }
+        Problem {
+            errors,
+            ..Problem::not_found("what these fields name is not in this barn; nothing was stored")
+        }
     }
 
     /// An id that is known with other content.
@@ -77,7 +91,12 @@ impl Problem {
 
     /// Not JSON.
     pub fn json(detail: impl Into<String>) -> Problem {
-        Problem::new(StatusCode::BAD_REQUEST, "/problems/json", "Not readable as JSON", detail)
+        Problem::new(
+            StatusCode::BAD_REQUEST,
+            "/problems/json",
+            "Not readable as JSON",
+            detail,
+        )
     }
 
     /// Not sent as JSON.
@@ -96,7 +115,10 @@ impl Problem {
             StatusCode::PAYLOAD_TOO_LARGE,
             "/problems/too-large",
             "Too much at once",
-            format!("a request may hold {} kB at most; send it in parts", most_bytes / 1000),
+            format!(
+                "a request may hold {} kB at most; send it in parts",
+                most_bytes / 1000
+            ),
         )
     }
 
@@ -132,12 +154,22 @@ impl Problem {
 
     /// This person may not do that.
     pub fn not_allowed(detail: impl Into<String>) -> Problem {
-        Problem::new(StatusCode::FORBIDDEN, "/problems/not-allowed", "Not yours to do", detail)
+        Problem::new(
+            StatusCode::FORBIDDEN,
+            "/problems/not-allowed",
+            "Not yours to do",
+            detail,
+        )
     }
 
     /// Not there, or another barn's.
     pub fn not_found(detail: impl Into<String>) -> Problem {
-        Problem::new(StatusCode::NOT_FOUND, "/problems/not-found", "Not found", detail)
+        Problem::new(
+            StatusCode::NOT_FOUND,
+            "/problems/not-found",
+            "Not found",
+            detail,
+        )
     }
 
     /// A path with another method.

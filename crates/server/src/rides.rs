@@ -94,7 +94,9 @@ async fn block(
     ride: &ride::Ride,
     level: Level,
 ) -> Answer<Option<RideBlock>> {
-    let Some(skill) = app.ladder.skill_at(&level) else { return Ok(None) };
+    let Some(skill) = app.ladder.skill_at(&level) else {
+        return Ok(None);
+    };
     let reps: Vec<_> = rep::of_level(&mut signed.transaction, &[ride.horse_id], &level)
         .await?
         .into_iter()

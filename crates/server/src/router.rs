@@ -79,7 +79,9 @@ pub fn build(app: App, settings: &Settings) -> Router {
         Some(folder) => api.merge(web::routes(folder)),
         None => api.fallback(no_address),
     };
-    web::guard(all).layer(CompressionLayer::new()).layer(TraceLayer::new_for_http())
+    web::guard(all)
+        .layer(CompressionLayer::new())
+        .layer(TraceLayer::new_for_http())
 }
 
 async fn no_address() -> Problem {

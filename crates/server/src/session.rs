@@ -1,12 +1,12 @@
 //! Signing in and out.
 
+use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
-use axum::Json;
 use cavesson_core::person::Role;
+use cavesson_store::BarnTransaction;
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::person::{self, Person};
-use cavesson_store::BarnTransaction;
 use serde::{Deserialize, Serialize};
 use tower_sessions::Session;
 use utoipa::ToSchema;
@@ -88,23 +88,42 @@ async fn sign_in(
     if !password::matches(new.password, hash).await? {
         return Err(Problem::wrong_sign_in());
     }
-    let (Some(barn), Some(transaction), Some(person_id)) = (barn, transaction.as_mut(), person_id) else {
+    let (Some(barn), Some(transaction), Some(person_id)) = (barn, transaction.as_mut(), person_id)
+    else {
         return Err(Problem::wrong_sign_in());
     };
-    let person = person::find(transaction, person_id).await?.ok_or_else(Problem::wrong_sign_in)?;
+    let person = person::find(transaction, person_id)
+        .await?
+        .ok_or_else(Problem::wrong_sign_in)?;
     session.cycle_id().await?;
-    session.insert(SIGNED_IN, SignedIn { barn_id: barn.barn_id, person_id }).await?;
+    session
+        .insert(
+            SIGNED_IN,
+            SignedIn {
+                barn_id: barn.barn_id,
+                person_id,
+            },
+        )
+        .await?;
     session.save().await?;
     Ok(Json(Who::new(person, barn)))
 }
 
-type Found = (Option<BarnTransaction>, Option<Barn>, Option<(Uuid, String)>);
+type Found = (
+    Option<BarnTransaction>,
+    Option<Barn>,
+    Option<(Uuid, String)>,
+);
 
 /// The barn and the password hash behind `name@barn`, as far as they exist.
 async fn look_up(app: &App, sign_in: &str) -> Answer<Found> {
     let sign_in = sign_in.trim().to_lowercase();
-    let Some((name, handle)) = sign_in.split_once('@') else { return Ok((None, None, None)) };
-    let Some(barn) = barn::by_handle(&app.pool, handle).await? else { return Ok((None, None, None)) };
+    let Some((name, handle)) = sign_in.split_once('@') else {
+        return Ok((None, None, None));
+    };
+    let Some(barn) = barn::by_handle(&app.pool, handle).await? else {
+        return Ok((None, None, None));
+    };
     let mut transaction = BarnTransaction::begin(&app.pool, barn.barn_id).await?;
     let found = person::password_of(&mut transaction, name).await?;
     Ok((Some(transaction), Some(barn), found))

@@ -10,9 +10,9 @@ use serde_json::Value;
 use sha2::{Digest, Sha256};
 use sqlx::PgPool;
 use time::OffsetDateTime;
+use tower_sessions::SessionStore;
 use tower_sessions::session::{Id, Record};
 use tower_sessions::session_store::{Error, Result};
-use tower_sessions::SessionStore;
 
 use crate::signed::{SIGNED_IN, SignedIn};
 
@@ -34,7 +34,9 @@ impl PostgresSessions {
             expires_at: Timestamp::from_second(record.expiry_date.unix_timestamp())
                 .map_err(|error| Error::Encode(error.to_string()))?,
         };
-        session::put(&self.0, &stored_id(&record.id), &session, new).await.map_err(backend)
+        session::put(&self.0, &stored_id(&record.id), &session, new)
+            .await
+            .map_err(backend)
     }
 }
 
@@ -52,16 +54,28 @@ impl SessionStore for PostgresSessions {
     }
 
     async fn load(&self, id: &Id) -> Result<Option<Record>> {
-        let found = session::find(&self.0, &stored_id(id), Timestamp::now()).await.map_err(backend)?;
-        let Some(session) = found else { return Ok(None) };
-        let Value::Object(data) = session.data else { return Ok(None) };
+        let found = session::find(&self.0, &stored_id(id), Timestamp::now())
+            .await
+            .map_err(backend)?;
+        let Some(session) = found else {
+            return Ok(None);
+        };
+        let Value::Object(data) = session.data else {
+            return Ok(None);
+        };
         let expiry_date = OffsetDateTime::from_unix_timestamp(session.expires_at.as_second())
             .map_err(|error| Error::Decode(error.to_string()))?;
-        Ok(Some(Record { id: *id, data: data.into_iter().collect(), expiry_date }))
+        Ok(Some(Record {
+            id: *id,
+            data: data.into_iter().collect(),
+            expiry_date,
+        }))
     }
 
     async fn delete(&self, id: &Id) -> Result<()> {
-        session::remove(&self.0, &stored_id(id)).await.map_err(backend)
+        session::remove(&self.0, &stored_id(id))
+            .await
+            .map_err(backend)
     }
 }
 
@@ -77,7 +91,10 @@ pub async fn sweep(pool: PgPool) {
 }
 
 fn stored_id(id: &Id) -> String {
-    Sha256::digest(id.0.to_be_bytes()).iter().map(|byte| format!("{byte:02x}")).collect()
+    Sha256::digest(id.0.to_be_bytes())
+        .iter()
+        .map(|byte| format!("{byte:02x}"))
+        .collect()
 }
 
 fn backend(error: cavesson_store::StoreError) -> Error {

@@ -15,6 +15,10 @@ pub struct Settings {
 
 impl Default for Settings {
     fn default() -> Settings {
-        Settings { web_folder: None, secure_cookie: false, sign_in_tries: 10 }
+        Settings {
+            web_folder: None,
+            secure_cookie: false,
+            sign_in_tries: 10,
+        }
     }
 }

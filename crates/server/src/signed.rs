@@ -83,8 +83,10 @@ where
         let session = Session::from_request_parts(parts, state)
             .await
             .map_err(|_| Problem::not_signed_in())?;
-        let signed_in: SignedIn =
-            session.get(SIGNED_IN).await?.ok_or_else(Problem::not_signed_in)?;
+        let signed_in: SignedIn = session
+            .get(SIGNED_IN)
+            .await?
+            .ok_or_else(Problem::not_signed_in)?;
         let app = App::from_ref(state);
         let mut transaction = BarnTransaction::begin(&app.pool, signed_in.barn_id).await?;
         let person = person::find(&mut transaction, signed_in.person_id)
@@ -95,7 +97,12 @@ where
             tracing::error!(%error, barn = barn.handle, "unknown time zone; days are counted in UTC");
             TimeZone::UTC
         });
-        Ok(Signed { transaction, barn, person, time_zone })
+        Ok(Signed {
+            transaction,
+            barn,
+            person,
+            time_zone,
+        })
     }
 }
 
@@ -114,7 +121,9 @@ where
         if signed.person.role.records() {
             Ok(Recorder(signed))
         } else {
-            Err(Problem::not_allowed("owners see their horses; rides are recorded by the barn's people"))
+            Err(Problem::not_allowed(
+                "owners see their horses; rides are recorded by the barn's people",
+            ))
         }
     }
 }

@@ -105,15 +105,23 @@ async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>
     let mut reps = reps_by_aim(barn, &program).await?;
     let mut string = Vec::with_capacity(program.len());
     for planned in program {
-        let Some(horse) = horses.remove(&planned.horse_id) else { continue };
-        let known = reps.remove(&(planned.horse_id, planned.level.clone())).unwrap_or_default();
+        let Some(horse) = horses.remove(&planned.horse_id) else {
+            continue;
+        };
+        let known = reps
+            .remove(&(planned.horse_id, planned.level.clone()))
+            .unwrap_or_default();
         if let Some(aim) = aim(&app, &planned.level, &known, day) {
             string.push(string_horse(planned, horse, aim, &rides));
         }
     }
     let mut others: Vec<Horse> = horses.into_values().collect();
     others.sort_by(|a, b| a.name.cmp(&b.name));
-    Ok(Json(Today { day, string, others }))
+    Ok(Json(Today {
+        day,
+        string,
+        others,
+    }))
 }
 
 type RepsByAim = HashMap<(Uuid, Level), Vec<Rep>>;
@@ -125,7 +133,10 @@ async fn reps_by_aim(
 ) -> Answer<RepsByAim> {
     let mut levels: HashMap<&Level, Vec<Uuid>> = HashMap::new();
     for planned in program {
-        levels.entry(&planned.level).or_default().push(planned.horse_id);
+        levels
+            .entry(&planned.level)
+            .or_default()
+            .push(planned.horse_id);
     }
     let mut reps = RepsByAim::new();
     for (level, horse_ids) in levels {

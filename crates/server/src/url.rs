@@ -25,7 +25,10 @@ impl From<PathRejection> for Problem {
 
 impl From<QueryRejection> for Problem {
     fn from(rejection: QueryRejection) -> Problem {
-        Problem::field(cavesson_core::bounds::FieldError::new("", rejection.body_text()))
+        Problem::field(cavesson_core::bounds::FieldError::new(
+            "",
+            rejection.body_text(),
+        ))
     }
 }
 

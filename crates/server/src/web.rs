@@ -18,12 +18,17 @@ const CONTENT_SECURITY: &str = "default-src 'self'; style-src 'self' 'unsafe-inl
 pub fn routes(folder: &Path) -> Router {
     let application = ServeFile::new(folder.join("index.html"));
     let assets = ServiceBuilder::new()
-        .layer(set(header::CACHE_CONTROL, "public, max-age=31536000, immutable"))
+        .layer(set(
+            header::CACHE_CONTROL,
+            "public, max-age=31536000, immutable",
+        ))
         .service(ServeDir::new(folder.join("assets")));
     let files = ServiceBuilder::new()
         .layer(set(header::CACHE_CONTROL, "no-cache"))
         .service(ServeDir::new(folder).fallback(application));
-    Router::new().nest_service("/assets", assets).fallback_service(files)
+    Router::new()
+        .nest_service("/assets", assets)
+        .fallback_service(files)
 }
 
 /// The headers that every answer carries.

@@ -39,7 +39,10 @@ impl BarnTransaction {
         )
         .fetch_one(&mut *transaction)
         .await?;
-        Ok(BarnTransaction { transaction, barn_id })
+        Ok(BarnTransaction {
+            transaction,
+            barn_id,
+        })
     }
 
     /// The barn.

@@ -25,7 +25,10 @@ pub enum StoreError {
 
 impl From<sqlx::Error> for StoreError {
     fn from(error: sqlx::Error) -> StoreError {
-        let constraint = error.as_database_error().and_then(|e| e.constraint()).unwrap_or_default();
+        let constraint = error
+            .as_database_error()
+            .and_then(|e| e.constraint())
+            .unwrap_or_default();
         match constraint {
             "barn_handle_taken" => StoreError::Taken("the barn's handle"),
             "person_sign_in_taken" => StoreError::Taken("the sign-in"),

@@ -29,9 +29,16 @@ impl TryFrom<Row> for Person {
     type Error = StoreError;
 
     fn try_from(row: Row) -> StoreResult<Person> {
-        let role = Role::from_word(&row.role)
-            .ok_or(StoreError::Unknown { what: "role", found: row.role })?;
-        Ok(Person { person_id: row.person_id, sign_in: row.sign_in, name: row.name, role })
+        let role = Role::from_word(&row.role).ok_or(StoreError::Unknown {
+            what: "role",
+            found: row.role,
+        })?;
+        Ok(Person {
+            person_id: row.person_id,
+            sign_in: row.sign_in,
+            name: row.name,
+            role,
+        })
     }
 }
 

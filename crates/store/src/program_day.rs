@@ -52,15 +52,20 @@ pub async fn list(
     .await?;
     rows.into_iter()
         .map(|row| {
-            let gait = Gait::from_word(&row.gait)
-                .ok_or(StoreError::Unknown { what: "gait", found: row.gait })?;
+            let gait = Gait::from_word(&row.gait).ok_or(StoreError::Unknown {
+                what: "gait",
+                found: row.gait,
+            })?;
             Ok(ProgramDay {
                 horse_id: row.horse_id,
                 starts_at: row.starts_at.to_jiff(),
                 rider_id: row.rider_id,
                 rider: row.rider,
                 place: row.place,
-                level: Level { skill: SkillId(row.skill), gait },
+                level: Level {
+                    skill: SkillId(row.skill),
+                    gait,
+                },
             })
         })
         .collect()

@@ -27,12 +27,17 @@ impl TryFrom<Row> for (Uuid, Rep) {
     type Error = StoreError;
 
     fn try_from(row: Row) -> StoreResult<(Uuid, Rep)> {
-        let gait = Gait::from_word(&row.gait)
-            .ok_or(StoreError::Unknown { what: "gait", found: row.gait })?;
+        let gait = Gait::from_word(&row.gait).ok_or(StoreError::Unknown {
+            what: "gait",
+            found: row.gait,
+        })?;
         let side = Side::EACH
             .into_iter()
             .find(|side| side.word() == row.side)
-            .ok_or(StoreError::Unknown { what: "side", found: row.side })?;
+            .ok_or(StoreError::Unknown {
+                what: "side",
+                found: row.side,
+            })?;
         let rep = Rep {
             rep_id: row.rep_id,
             ride_id: row.ride_id,
@@ -96,9 +101,14 @@ pub async fn levels_of_ride(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreR
     .await?;
     rows.into_iter()
         .map(|row| {
-            let gait = Gait::from_word(&row.gait)
-                .ok_or(StoreError::Unknown { what: "gait", found: row.gait })?;
-            Ok(Level { skill: SkillId(row.skill), gait })
+            let gait = Gait::from_word(&row.gait).ok_or(StoreError::Unknown {
+                what: "gait",
+                found: row.gait,
+            })?;
+            Ok(Level {
+                skill: SkillId(row.skill),
+                gait,
+            })
         })
         .collect()
 }
@@ -131,7 +141,10 @@ pub async fn put(
     let gaits: Vec<String> = reps.iter().map(|r| r.rep.gait.word().to_owned()).collect();
     let sides: Vec<String> = reps.iter().map(|r| r.rep.side.word().to_owned()).collect();
     let asked: Vec<_> = reps.iter().map(|r| r.rep.asked_at.to_sqlx()).collect();
-    let measures: Vec<_> = reps.iter().map(|r| serde_json::to_value(r.rep.measure).unwrap_or_default()).collect();
+    let measures: Vec<_> = reps
+        .iter()
+        .map(|r| serde_json::to_value(r.rep.measure).unwrap_or_default())
+        .collect();
     let undone: Vec<bool> = reps.iter().map(|r| r.rep.undone).collect();
     Ok(sqlx::query_file_scalar!(
         "queries/put_reps.sql",

@@ -110,7 +110,10 @@ pub async fn horses_of(
     )
     .fetch_all(barn.connection())
     .await?;
-    Ok(rows.into_iter().map(|row| (row.ride_id, row.horse_id)).collect())
+    Ok(rows
+        .into_iter()
+        .map(|row| (row.ride_id, row.horse_id))
+        .collect())
 }
 
 /// Stores a ride, or its finish if it is known; false when a ride of that id is

@@ -47,7 +47,12 @@ pub async fn find(pool: &PgPool, session_id: &str, now: Timestamp) -> StoreResul
 ///
 /// # Errors
 /// When the query fails.
-pub async fn put(pool: &PgPool, session_id: &str, session: &Session, new: bool) -> StoreResult<bool> {
+pub async fn put(
+    pool: &PgPool,
+    session_id: &str,
+    session: &Session,
+    new: bool,
+) -> StoreResult<bool> {
     let done = sqlx::query!(
         "insert into session (barn_id, session_id, person_id, data, expires_at)
          values ($1, $2, $3, $4, $5)
@@ -71,7 +76,9 @@ pub async fn put(pool: &PgPool, session_id: &str, session: &Session, new: bool) 
 /// # Errors
 /// When the query fails.
 pub async fn remove(pool: &PgPool, session_id: &str) -> StoreResult<()> {
-    sqlx::query!("delete from session where session_id = $1", session_id).execute(pool).await?;
+    sqlx::query!("delete from session where session_id = $1", session_id)
+        .execute(pool)
+        .await?;
     Ok(())
 }
 
@@ -80,8 +87,11 @@ pub async fn remove(pool: &PgPool, session_id: &str) -> StoreResult<()> {
 /// # Errors
 /// When the query fails.
 pub async fn remove_ended(pool: &PgPool, now: Timestamp) -> StoreResult<u64> {
-    let done = sqlx::query!("delete from session where expires_at <= $1", now.to_sqlx() as _)
-        .execute(pool)
-        .await?;
+    let done = sqlx::query!(
+        "delete from session where expires_at <= $1",
+        now.to_sqlx() as _
+    )
+    .execute(pool)
+    .await?;
     Ok(done.rows_affected())
 }

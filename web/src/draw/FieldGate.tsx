@@ -63,8 +63,33 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
         <rect width={7} height={7} fill={leather.paper} />
         <line x1={0} x2={0} y1={0} y2={7} stroke={leather.leather} strokeWidth={5} />
       </pattern>
+      <line
+        x1={from}
+        y1={yAt(height - 30, from)}
+        x2={to}
+        y2={yAt(40, to)}
+        stroke={leather.line}
+        strokeWidth={9}
+      />
       {post(0)}
       {post(latch)}
+      {[40, (all.length - 1) * rowHeight + 40].map((y) => (
+        <path
+          key={y}
+          d={`M2 ${y}h${postWidth + 22}`}
+          stroke={leather.ink}
+          strokeWidth={6}
+          strokeLinecap="round"
+        />
+      ))}
+      {!open && (
+        <path
+          d={`M${to - 16} 41h${postWidth + 12}`}
+          stroke={leather.ink}
+          strokeWidth={6}
+          strokeLinecap="round"
+        />
+      )}
       {open && (
         <path
           d={`M${to + 8} ${height - 12}h${latch - to - 14}`}

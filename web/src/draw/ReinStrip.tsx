@@ -52,7 +52,7 @@ export function ReinStrip({ reps, width, longestSoftS, counts, picked, onPick, r
       {reps.map((rep, index) => (
         <g
           key={rep.repId}
-          opacity={counts && !counts(rep) ? 0.25 : 1}
+          opacity={counts && !counts(rep) && picked !== rep.repId ? 0.25 : 1}
           onClick={onPick ? () => onPick(rep.repId) : undefined}
           style={onPick ? { cursor: 'pointer' } : undefined}
           data-rep={rep.repId}

@@ -28,8 +28,8 @@ export function VerdictMark({ verdict, size = 28 }: { verdict: Verdict; size?: n
       )}
       {verdict === 'confirm' && (
         <>
-          <path d="M4 28V6h24v22M4 13h24" {...stroke} />
-          <path d="M10 19h12M10 25h12" {...stroke} stroke={leather.leather} strokeDasharray="5 6" />
+          <path d="M6 4v24M26 4v24M6 24h20M6 17h20" {...stroke} />
+          <path d="M10.5 10h12" {...stroke} stroke={leather.leather} strokeDasharray="0.5 5.5" />
         </>
       )}
       {verdict === 'stay' && (

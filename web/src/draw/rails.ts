@@ -29,7 +29,7 @@ export const railNames: Record<ItemKind, string> = {
   days: 'Days asked',
   reps: 'Asks',
   difference: 'Sides differ',
-  time_ratio: 'Slower side takes',
+  time_ratio: 'Slower side',
 };
 
 export function rails(items: Item[], firstAskDays: number): Rail[] {
@@ -47,7 +47,7 @@ function label(kind: ItemKind, { needed }: Item, firstAskDays: number): string {
     case 'difference':
       return `${name}: at most ${Math.round(needed * 100)} points`;
     case 'time_ratio':
-      return `${name}: at most ${needed.toFixed(1)} times as long`;
+      return `${name}: at most ${needed.toFixed(1)} times`;
     default:
       return `${name}: ${figure(kind, needed)}`;
   }

@@ -76,6 +76,20 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
             hrefOf={hrefOf}
             onOpen={(href) => void navigate(href)}
           />
+          <Box component="section" sx={{ mt: 4 }}>
+            <Typography variant="h2" sx={{ mb: 1 }}>
+              How it came here
+            </Typography>
+            {judgement.days.length === 0 ? (
+              <Typography>No ride has asked this yet. The first one starts the story.</Typography>
+            ) : (
+              <VerdictRuns
+                days={judgement.days}
+                on={judgement.on}
+                hrefOf={(day) => levelPath({ ...level, on: day })}
+              />
+            )}
+          </Box>
         </Box>
         <Box sx={{ flex: '2 1 320px', minWidth: 0 }}>
           <Typography variant="h2">What it would take</Typography>
@@ -101,20 +115,6 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
             )}
           </Box>
         </Box>
-      </Box>
-      <Box component="section" sx={{ mt: 4 }}>
-        <Typography variant="h2" sx={{ mb: 1 }}>
-          How it came here
-        </Typography>
-        {judgement.days.length === 0 ? (
-          <Typography>No ride has asked this yet. The first one starts the story.</Typography>
-        ) : (
-          <VerdictRuns
-            days={judgement.days}
-            on={judgement.on}
-            hrefOf={(day) => levelPath({ ...level, on: day })}
-          />
-        )}
       </Box>
       <Typography variant="body2" sx={{ mt: 4, color: 'text.secondary', maxWidth: 760 }}>
         {window(judgement.gate.window, gate)} Ladder version {judged.ladder_version}. The trainer

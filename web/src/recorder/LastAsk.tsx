@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
+import type { KeptRep } from '../queue/db';
 import { answerWords, seconds, sideWords } from '../words/answers';
 import { ChangeAnswer } from './ChangeAnswer';
 import type { Recorder } from './useRecorder';
@@ -18,23 +20,27 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
   }, [undo]);
   return (
     <Box component="footer" sx={{ px: 1, pb: 'max(8px, env(safe-area-inset-bottom))' }}>
-      <Button
-        fullWidth
-        variant="text"
-        disabled={!last}
-        onClick={() => setChanging(true)}
-        aria-live="polite"
-        sx={{
-          minHeight: 56,
-          color: 'text.primary',
-          fontFamily: 'inherit',
-          textDecoration: last ? 'underline' : 'none',
-        }}
-      >
-        {last
-          ? `Last: ${sideWords[last.side].toLowerCase()}, ${seconds(last.measure.time_s)}, ${answerWords[last.measure.answer]}`
-          : 'Hold a half when you take the rein'}
-      </Button>
+      {last ? (
+        <Button
+          fullWidth
+          variant="text"
+          onClick={() => setChanging(true)}
+          aria-live="polite"
+          aria-label={`${lastInWords(last)}. Change the answer`}
+          sx={{
+            minHeight: 56,
+            color: 'text.primary',
+            font: 'inherit',
+            textDecoration: 'underline',
+          }}
+        >
+          {lastInWords(last)}
+        </Button>
+      ) : (
+        <Typography sx={{ minHeight: 56, display: 'grid', placeItems: 'center' }}>
+          Hold a half when you take that rein
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button
           disabled={!last}
@@ -67,4 +73,8 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
       )}
     </Box>
   );
+}
+
+function lastInWords({ side, measure }: KeptRep): string {
+  return `Last: ${sideWords[side].toLowerCase()}, ${seconds(measure.time_s)}, ${answerWords[measure.answer]}`;
 }

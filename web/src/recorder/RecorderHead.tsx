@@ -24,7 +24,7 @@ export function RecorderHead({ recorder }: { recorder: Recorder }) {
         <Typography variant="h1" noWrap sx={{ fontSize: '1.5rem' }}>
           {recorder.horse?.name ?? ' '}
         </Typography>
-        <Typography noWrap>
+        <Typography sx={{ lineHeight: 1.2 }}>
           {recorder.name}, {gaitPlace[recorder.gait]}
         </Typography>
       </Box>

@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { answer, client, ProblemError, type Schemas } from '../api/client';
 
 export type Who = Schemas['Who'];
@@ -38,14 +38,19 @@ export const whoQuery = queryOptions({
   staleTime: 5 * 60_000,
 });
 
+/** Nothing that another person fetched stays in memory. */
+function become(queries: QueryClient, who: Who | null) {
+  queries.removeQueries({ predicate: (query) => query.queryKey[0] !== 'session' });
+  queries.setQueryData(whoQuery.queryKey, who);
+}
+
 export function useSignIn() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: Schemas['NewSession']) => answer(client.POST('/api/session', { body })),
     onSuccess(who) {
-      queries.clear();
       keep(who);
-      queries.setQueryData(whoQuery.queryKey, who);
+      become(queries, who);
     },
   });
 }
@@ -56,8 +61,7 @@ export function useSignOut() {
     mutationFn: () => answer(client.DELETE('/api/session')),
     onSuccess() {
       keep(null);
-      queries.clear();
-      queries.setQueryData(whoQuery.queryKey, null);
+      become(queries, null);
     },
   });
 }

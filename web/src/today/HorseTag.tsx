@@ -9,8 +9,15 @@ import { clockIn } from '../words/days';
 import { aimPath, ridePath } from './paths';
 import { isRidden, type StringHorse } from './string';
 
+interface Props {
+  entry: StringHorse;
+  records: boolean;
+  /** It stands at the head of the page: its tag says no more than that. */
+  isNext: boolean;
+}
+
 /** A horse of the day: who it is, what for, where it stands. */
-export function HorseTag({ entry, records }: { entry: StringHorse; records: boolean }) {
+export function HorseTag({ entry, records, isNext }: Props) {
   const { horse, aim } = entry;
   return (
     <Box
@@ -34,7 +41,8 @@ export function HorseTag({ entry, records }: { entry: StringHorse; records: bool
             {horseLine(horse)}, {entry.place.toLowerCase()}
           </Typography>
         </Box>
-        {records && (
+        {isNext && <Typography sx={{ fontWeight: 700, alignSelf: 'center' }}>next</Typography>}
+        {records && !isNext && (
           <Button
             component={Link}
             to={ridePath(entry)}
@@ -46,27 +54,29 @@ export function HorseTag({ entry, records }: { entry: StringHorse; records: bool
           </Button>
         )}
       </Box>
-      <Box
-        component={Link}
-        to={aimPath(entry)}
-        sx={{
-          display: 'flex',
-          gap: 1.25,
-          mt: 1,
-          py: 0.5,
-          color: 'text.primary',
-          textDecoration: 'none',
-          '&:hover .word': { textDecoration: 'underline' },
-        }}
-      >
-        <VerdictMark verdict={aim.verdict} />
-        <Box>
-          <Typography className="word" sx={{ fontWeight: 700 }}>
-            {verdictWords[aim.verdict]}: {aim.name.toLowerCase()}, {gaitPlace[aim.gait]}
-          </Typography>
-          <Typography variant="body2">{aim.matters}</Typography>
+      {!isNext && (
+        <Box
+          component={Link}
+          to={aimPath(entry)}
+          sx={{
+            display: 'flex',
+            gap: 1.25,
+            mt: 1,
+            py: 0.5,
+            color: 'text.primary',
+            textDecoration: 'none',
+            '&:hover .word': { textDecoration: 'underline' },
+          }}
+        >
+          <VerdictMark verdict={aim.verdict} />
+          <Box>
+            <Typography className="word" sx={{ fontWeight: 700 }}>
+              {verdictWords[aim.verdict]}: {aim.name.toLowerCase()}, {gaitPlace[aim.gait]}
+            </Typography>
+            <Typography variant="body2">{aim.matters}</Typography>
+          </Box>
         </Box>
-      </Box>
+      )}
       <RiddenToday entry={entry} />
     </Box>
   );

@@ -8,10 +8,11 @@ interface Props {
   rider: string;
   entries: StringHorse[];
   records: boolean;
+  next: StringHorse | undefined;
 }
 
 /** One rider's string: time downwards, each horse a tag on a hook. */
-export function StringLane({ rider, entries, records }: Props) {
+export function StringLane({ rider, entries, records, next }: Props) {
   return (
     <Box component="section" sx={{ flex: '1 1 340px', maxWidth: 620 }}>
       <Typography variant="h2">{rider}</Typography>
@@ -41,7 +42,7 @@ export function StringLane({ rider, entries, records }: Props) {
               {clock(entry.starts_at)}
             </Typography>
             <Hook />
-            <HorseTag entry={entry} records={records} />
+            <HorseTag entry={entry} records={records} isNext={entry === next} />
           </Box>
         ))}
       </Box>

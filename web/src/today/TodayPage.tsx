@@ -34,7 +34,13 @@ function Day({ today }: { today: Schemas['Today'] }) {
       {today.string.length === 0 && <NobodyDown anyHorses={today.others.length > 0} />}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 6 }, mt: 3 }}>
         {string.map(([rider, entries]) => (
-          <StringLane key={rider} rider={rider} entries={entries} records={who.records} />
+          <StringLane
+            key={rider}
+            rider={rider}
+            entries={entries}
+            records={who.records}
+            next={next}
+          />
         ))}
       </Box>
       <OtherHorses horses={today.others} records={who.records} />

@@ -7,9 +7,9 @@ use anyhow::Context;
 use cavesson_core::Side;
 use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
+use cavesson_store::BarnTransaction;
 use cavesson_store::horse::{self, Horse};
 use cavesson_store::program_day::{self, NewProgramDay};
-use cavesson_store::BarnTransaction;
 use jiff::Zoned;
 use jiff::civil::time;
 use uuid::Uuid;
@@ -55,7 +55,13 @@ pub const SALTGRASS: &[DemoHorse] = &[
         starts_at: (7, 30),
         place: 0,
         rests: 7,
-        part: Some(Part { traits: EAGER, ride_days: 16, last_ride: 1, wanted: Verdict::Confirm, climbs: false }),
+        part: Some(Part {
+            traits: EAGER,
+            ride_days: 16,
+            last_ride: 1,
+            wanted: Verdict::Confirm,
+            climbs: false,
+        }),
     },
     DemoHorse {
         name: "Thimble",
@@ -67,7 +73,13 @@ pub const SALTGRASS: &[DemoHorse] = &[
         starts_at: (8, 15),
         place: 0,
         rests: 7,
-        part: Some(Part { traits: EAGER, ride_days: 26, last_ride: 1, wanted: Verdict::Advance, climbs: true }),
+        part: Some(Part {
+            traits: EAGER,
+            ride_days: 26,
+            last_ride: 1,
+            wanted: Verdict::Advance,
+            climbs: true,
+        }),
     },
     DemoHorse {
         name: "Kettle",
@@ -80,7 +92,11 @@ pub const SALTGRASS: &[DemoHorse] = &[
         place: 1,
         rests: 7,
         part: Some(Part {
-            traits: Traits { weaker_by: 2.0, plateau: 2.6, ..EAGER },
+            traits: Traits {
+                weaker_by: 2.0,
+                plateau: 2.6,
+                ..EAGER
+            },
             ride_days: 18,
             last_ride: 1,
             wanted: Verdict::Stay,
@@ -98,7 +114,13 @@ pub const SALTGRASS: &[DemoHorse] = &[
         place: 1,
         rests: 6,
         part: Some(Part {
-            traits: Traits { start: -1.6, plateau: 0.9, rate: 0.06, day_sd: 0.7, ..EAGER },
+            traits: Traits {
+                start: -1.6,
+                plateau: 0.9,
+                rate: 0.06,
+                day_sd: 0.7,
+                ..EAGER
+            },
             ride_days: 11,
             last_ride: 2,
             wanted: Verdict::EaseBack,
@@ -115,7 +137,13 @@ pub const SALTGRASS: &[DemoHorse] = &[
         starts_at: (8, 30),
         place: 1,
         rests: 6,
-        part: Some(Part { traits: EAGER, ride_days: 24, last_ride: 27, wanted: Verdict::Refresh, climbs: false }),
+        part: Some(Part {
+            traits: EAGER,
+            ride_days: 24,
+            last_ride: 27,
+            wanted: Verdict::Refresh,
+            climbs: false,
+        }),
     },
     DemoHorse {
         name: "Marlow Fen",
@@ -141,7 +169,13 @@ pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
     starts_at: (8, 0),
     place: 0,
     rests: 7,
-    part: Some(Part { traits: EAGER, ride_days: 12, last_ride: 1, wanted: Verdict::Stay, climbs: false }),
+    part: Some(Part {
+        traits: EAGER,
+        ride_days: 12,
+        last_ride: 1,
+        wanted: Verdict::Stay,
+        climbs: false,
+    }),
 }];
 
 /// Adds a horse with its program and its rides until yesterday.

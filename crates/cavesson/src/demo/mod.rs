@@ -31,10 +31,15 @@ const TIME_ZONE: &str = "America/Denver";
 /// Fills the database, unless the demo is there already; prints the sign-ins.
 pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
     let pool = serve::open(&arguments.database_url).await?;
-    if barn::by_handle(&pool, people::SALTGRASS.handle).await?.is_none() {
+    if barn::by_handle(&pool, people::SALTGRASS.handle)
+        .await?
+        .is_none()
+    {
         let now = Timestamp::now().to_zoned(TimeZone::get(TIME_ZONE)?);
         for barn in [people::SALTGRASS, people::TWO_CEDARS] {
-            fill(&pool, &barn, &now).await.with_context(|| format!("filling {}", barn.name))?;
+            fill(&pool, &barn, &now)
+                .await
+                .with_context(|| format!("filling {}", barn.name))?;
         }
     }
     people::print_sign_ins();
@@ -53,8 +58,11 @@ async fn fill(pool: &sqlx::PgPool, demo: &people::DemoBarn, now: &Zoned) -> anyh
     let people = people::add(&mut transaction, demo).await?;
     let mut places = Vec::new();
     for (name, kind) in demo.places {
-        let place =
-            Place { place_id: Uuid::now_v7(), name: (*name).to_owned(), kind: (*kind).to_owned() };
+        let place = Place {
+            place_id: Uuid::now_v7(),
+            name: (*name).to_owned(),
+            kind: (*kind).to_owned(),
+        };
         place::add(&mut transaction, &place).await?;
         places.push(place.place_id);
     }

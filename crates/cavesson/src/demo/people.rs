@@ -32,19 +32,43 @@ pub const SALTGRASS: DemoBarn = DemoBarn {
     handle: "saltgrass",
     name: "Saltgrass Bench",
     people: &[
-        DemoPerson { sign_in: "wren", name: "Wren Aldecott", role: Role::Trainer },
-        DemoPerson { sign_in: "tobin", name: "Tobin Marrash", role: Role::Rider },
-        DemoPerson { sign_in: "pia", name: "Pia Lundgard", role: Role::Helper },
-        DemoPerson { sign_in: "odell", name: "Odell Krantzen", role: Role::Owner },
+        DemoPerson {
+            sign_in: "wren",
+            name: "Wren Aldecott",
+            role: Role::Trainer,
+        },
+        DemoPerson {
+            sign_in: "tobin",
+            name: "Tobin Marrash",
+            role: Role::Rider,
+        },
+        DemoPerson {
+            sign_in: "pia",
+            name: "Pia Lundgard",
+            role: Role::Helper,
+        },
+        DemoPerson {
+            sign_in: "odell",
+            name: "Odell Krantzen",
+            role: Role::Owner,
+        },
     ],
-    places: &[("Round pen", "round_pen"), ("Big arena", "arena"), ("Cattle pen", "cattle_pen")],
+    places: &[
+        ("Round pen", "round_pen"),
+        ("Big arena", "arena"),
+        ("Cattle pen", "cattle_pen"),
+    ],
     horses: horses::SALTGRASS,
 };
 
 pub const TWO_CEDARS: DemoBarn = DemoBarn {
     handle: "twocedars",
     name: "Two Cedars",
-    people: &[DemoPerson { sign_in: "ines", name: "Ines Varrow", role: Role::Trainer }],
+    people: &[DemoPerson {
+        sign_in: "ines",
+        name: "Ines Varrow",
+        role: Role::Trainer,
+    }],
     places: &[("Arena", "arena")],
     horses: horses::TWO_CEDARS,
 };
@@ -75,7 +99,12 @@ pub fn print_sign_ins() {
     for barn in [SALTGRASS, TWO_CEDARS] {
         for person in barn.people {
             let sign_in = format!("{}@{}", person.sign_in, barn.handle);
-            println!("  {sign_in:<18} {}, {} at {}", person.name, person.role.word(), barn.name);
+            println!(
+                "  {sign_in:<18} {}, {} at {}",
+                person.name,
+                person.role.word(),
+                barn.name
+            );
         }
     }
 }

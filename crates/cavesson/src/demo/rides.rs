@@ -29,12 +29,17 @@ const SEEDS: u64 = 4000;
 
 /// The level of the demo's rides.
 pub fn level() -> Level {
-    Level { skill: SkillId("bend.flex".to_owned()), gait: Gait::Stand }
+    Level {
+        skill: SkillId("bend.flex".to_owned()),
+        gait: Gait::Stand,
+    }
 }
 
 /// Rides the first seed that plays the part.
 pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<SimulatedRide>> {
-    let skill = Ladder::shipped().skill_at(&level()).context("the demo's level is on the ladder")?;
+    let skill = Ladder::shipped()
+        .skill_at(&level())
+        .context("the demo's level is on the ladder")?;
     let plan = plan(part, now, starts_at)?;
     (1..=SEEDS)
         .map(|seed| simulate(&part.traits, &level(), &plan, seed))
@@ -44,7 +49,12 @@ pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec
             judged.verdict == part.wanted
                 && (!part.climbs || climbs(judged.days.iter().map(|day| day.verdict)))
         })
-        .with_context(|| format!("no seed up to {SEEDS} plays a horse that is to {:?}", part.wanted))
+        .with_context(|| {
+            format!(
+                "no seed up to {SEEDS} plays a horse that is to {:?}",
+                part.wanted
+            )
+        })
 }
 
 /// Stay, then confirm, then advance, each for good, and never another word between.
@@ -61,7 +71,9 @@ fn plan(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<Pla
     for ride in 0..part.ride_days {
         let back = ride + ride / 2;
         let day = last.checked_sub(i64::from(back).days())?;
-        let starts = day.at(starts_at.0, starts_at.1, 0, 0).to_zoned(now.time_zone().clone())?;
+        let starts = day
+            .at(starts_at.0, starts_at.1, 0, 0)
+            .to_zoned(now.time_zone().clone())?;
         rides.push(PlannedRide {
             day,
             first_ask_at: (starts + SignedDuration::from_mins(4)).timestamp(),
@@ -81,7 +93,9 @@ pub async fn add(
     ridden: &[SimulatedRide],
 ) -> anyhow::Result<()> {
     for simulated in ridden {
-        let Some((first, last)) = simulated.reps.first().zip(simulated.reps.last()) else { continue };
+        let Some((first, last)) = simulated.reps.first().zip(simulated.reps.last()) else {
+            continue;
+        };
         let new = NewRide {
             ride_id: simulated.ride_id,
             horse_id,
@@ -90,8 +104,10 @@ pub async fn add(
         };
         ride::put(barn, &new, first.day, rider_id).await?;
         let reps: Vec<NewRep> = simulated.reps.iter().map(as_sent).collect();
-        let of_horse: Vec<RepOfHorse<'_>> =
-            reps.iter().map(|rep| RepOfHorse { rep, horse_id }).collect();
+        let of_horse: Vec<RepOfHorse<'_>> = reps
+            .iter()
+            .map(|rep| RepOfHorse { rep, horse_id })
+            .collect();
         rep::put(barn, &of_horse, rider_id).await?;
     }
     Ok(())

@@ -57,7 +57,9 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     REPS_AT_ONCE.check_count("/reps", input.reps.len())?;
     input.gate.check().map_err(|error| error.under("/gate"))?;
     for (index, rep) in input.reps.iter().enumerate() {
-        rep.measure.check().map_err(|error| error.under(&format!("/reps/{index}/measure")))?;
+        rep.measure
+            .check()
+            .map_err(|error| error.under(&format!("/reps/{index}/measure")))?;
         let first = &input.reps[0];
         if rep.level() != first.level() {
             return Err(FieldError::new(

@@ -75,7 +75,10 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     let left = times("/left", &input.left)?;
     let right = times("/right", &input.right)?;
     Ok(Output {
-        log_rank: log_rank(&left, &right).map(|test| LogRank { chi2: test.chi2, p: test.p }),
+        log_rank: log_rank(&left, &right).map(|test| LogRank {
+            chi2: test.chi2,
+            p: test.p,
+        }),
         left: side_times(&left, input.horizon_s),
         right: side_times(&right, input.horizon_s),
     })
@@ -87,7 +90,10 @@ fn times(field: &str, list: &[(f64, bool)]) -> Result<Vec<TimeToGive>, FieldErro
         .enumerate()
         .map(|(index, (seconds, gave))| {
             let seconds = ANY_TIME_S.check(&format!("{field}/{index}/0"), *seconds)?;
-            Ok(TimeToGive { seconds, gave: *gave })
+            Ok(TimeToGive {
+                seconds,
+                gave: *gave,
+            })
         })
         .collect()
 }

@@ -30,7 +30,9 @@ pub struct Calculator {
 
 impl std::fmt::Debug for Calculator {
     fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.debug_struct("Calculator").field("name", &self.name).finish_non_exhaustive()
+        f.debug_struct("Calculator")
+            .field("name", &self.name)
+            .finish_non_exhaustive()
     }
 }
 
@@ -85,7 +87,10 @@ pub struct Schemas {
 
 #[cfg(feature = "schema")]
 fn schemas<I: utoipa::ToSchema, O: utoipa::ToSchema>() -> Schemas {
-    Schemas { input: json_schema::<I>(), output: json_schema::<O>() }
+    Schemas {
+        input: json_schema::<I>(),
+        output: json_schema::<O>(),
+    }
 }
 
 /// The schema of a type, what it refers to under `$defs`.
@@ -99,7 +104,10 @@ fn json_schema<T: utoipa::ToSchema>() -> Value {
         .collect();
     let mut root = serde_json::to_value(T::schema()).unwrap_or_default();
     if let Some(object) = root.as_object_mut() {
-        object.insert("$schema".into(), "https://json-schema.org/draft/2020-12/schema".into());
+        object.insert(
+            "$schema".into(),
+            "https://json-schema.org/draft/2020-12/schema".into(),
+        );
         if !defs.is_empty() {
             object.insert("$defs".into(), Value::Object(defs));
         }

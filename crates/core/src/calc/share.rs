@@ -78,16 +78,28 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     }
     CONFIDENCE.check("/confidence", input.confidence)?;
     if !matches!(input.sides, 1 | 2) {
-        return Err(FieldError::new("/sides", format!("must be 1 or 2, found {}", input.sides)));
+        return Err(FieldError::new(
+            "/sides",
+            format!("must be 1 or 2, found {}", input.sides),
+        ));
     }
     let z = quantile(input.confidence, input.sides == 2);
     let share = f64::from(input.soft) / f64::from(input.asked);
     let Some(days) = input.days else {
         if input.prior_icc.is_some() {
-            return Err(FieldError::new("/prior_icc", "only goes with days; give days or leave it out"));
+            return Err(FieldError::new(
+                "/prior_icc",
+                "only goes with days; give days or leave it out",
+            ));
         }
         let bounds = wilson(share, f64::from(input.asked), z);
-        return Ok(Output { share, low: bounds.low, high: bounds.high, icc: None, effective_asked: None });
+        return Ok(Output {
+            share,
+            low: bounds.low,
+            high: bounds.high,
+            icc: None,
+            effective_asked: None,
+        });
     };
     let days = checked_days(&days, input.soft, input.asked)?;
     let prior = ICC.check("/prior_icc", input.prior_icc.unwrap_or(0.05))?;
@@ -106,17 +118,26 @@ fn checked_days(days: &[(u32, u32)], soft: u32, asked: u32) -> Result<Vec<Day>, 
     if let Some(index) = days.iter().position(|(soft, asked)| soft > asked) {
         return Err(FieldError::new(
             format!("/days/{index}/0"),
-            format!("must be 0 to the asks of that day ({}), found {}", days[index].1, days[index].0),
+            format!(
+                "must be 0 to the asks of that day ({}), found {}",
+                days[index].1, days[index].0
+            ),
         ));
     }
-    let (all_soft, all_asked) = days
-        .iter()
-        .fold((0u64, 0u64), |(s, a), day| (s + u64::from(day.0), a + u64::from(day.1)));
+    let (all_soft, all_asked) = days.iter().fold((0u64, 0u64), |(s, a), day| {
+        (s + u64::from(day.0), a + u64::from(day.1))
+    });
     if (all_soft, all_asked) != (u64::from(soft), u64::from(asked)) {
         return Err(FieldError::new(
             "/days",
             format!("must add up to {soft} of {asked}, found {all_soft} of {all_asked}"),
         ));
     }
-    Ok(days.iter().map(|(soft, asked)| Day { soft: *soft, asked: *asked }).collect())
+    Ok(days
+        .iter()
+        .map(|(soft, asked)| Day {
+            soft: *soft,
+            asked: *asked,
+        })
+        .collect())
 }

@@ -27,7 +27,11 @@ pub struct Evenness {
 
 /// The symmetry index in percent; zero when both are zero.
 pub fn symmetry_index_pct(left: f64, right: f64) -> f64 {
-    if left + right == 0.0 { 0.0 } else { 200.0 * (left - right) / (left + right) }
+    if left + right == 0.0 {
+        0.0
+    } else {
+        200.0 * (left - right) / (left + right)
+    }
 }
 
 /// Compares the sides; none while one of them was not asked.

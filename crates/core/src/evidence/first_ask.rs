@@ -26,7 +26,11 @@ pub fn first_asks(asks: &[Ask], side: Side) -> Vec<FirstAsk> {
     let mut found: Vec<FirstAsk> = Vec::new();
     for ask in asks.iter().filter(|ask| ask.side == side) {
         if found.last().is_none_or(|first| first.day != ask.day) {
-            found.push(FirstAsk { day: ask.day, soft: ask.soft, rep_id: ask.rep_id });
+            found.push(FirstAsk {
+                day: ask.day,
+                soft: ask.soft,
+                rep_id: ask.rep_id,
+            });
         }
     }
     found

@@ -76,14 +76,20 @@ pub fn curve(times: &[TimeToGive]) -> Vec<Step> {
         .into_iter()
         .map(|moment| {
             still *= 1.0 - moment.gave / moment.at_risk;
-            Step { seconds: moment.seconds, still }
+            Step {
+                seconds: moment.seconds,
+                still,
+            }
         })
         .collect()
 }
 
 /// The median time, where the curve reaches one half.
 pub fn median_s(times: &[TimeToGive]) -> Option<f64> {
-    curve(times).into_iter().find(|step| step.still <= 0.5 + 1e-12).map(|step| step.seconds)
+    curve(times)
+        .into_iter()
+        .find(|step| step.still <= 0.5 + 1e-12)
+        .map(|step| step.seconds)
 }
 
 /// The mean time up to `horizon_s`; none without a single ask.
@@ -92,7 +98,10 @@ pub fn restricted_mean_s(times: &[TimeToGive], horizon_s: f64) -> Option<f64> {
         return None;
     }
     let (mut area, mut from, mut still) = (0.0, 0.0, 1.0);
-    for step in curve(times).into_iter().take_while(|step| step.seconds < horizon_s) {
+    for step in curve(times)
+        .into_iter()
+        .take_while(|step| step.seconds < horizon_s)
+    {
         area += still * (step.seconds - from);
         from = step.seconds;
         still = step.still;
@@ -110,8 +119,10 @@ pub fn log_rank(left: &[TimeToGive], right: &[TimeToGive]) -> Option<LogRank> {
     let (mut observed_less_expected, mut variance) = (0.0, 0.0);
     for moment in moments(&both) {
         let at_risk_left = left.iter().filter(|t| t.seconds >= moment.seconds).count() as f64;
-        let gave_left =
-            left.iter().filter(|t| t.gave && t.seconds == moment.seconds).count() as f64;
+        let gave_left = left
+            .iter()
+            .filter(|t| t.gave && t.seconds == moment.seconds)
+            .count() as f64;
         let (d, n) = (moment.gave, moment.at_risk);
         observed_less_expected += gave_left - d * at_risk_left / n;
         if n > 1.0 {

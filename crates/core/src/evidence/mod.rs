@@ -72,5 +72,8 @@ pub fn days_of(asks: &[Ask], side: Side) -> Vec<share::Day> {
 
 /// The times of one side.
 pub fn times_of(asks: &[Ask], side: Side) -> Vec<TimeToGive> {
-    asks.iter().filter(|ask| ask.side == side).map(|ask| ask.time).collect()
+    asks.iter()
+        .filter(|ask| ask.side == side)
+        .map(|ask| ask.time)
+        .collect()
 }

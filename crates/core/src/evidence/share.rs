@@ -58,7 +58,11 @@ pub struct Share {
 
 /// The standard normal quantile for a confidence on one or two sides.
 pub fn quantile(confidence: f64, two_sided: bool) -> f64 {
-    let upper = if two_sided { 0.5 + confidence / 2.0 } else { confidence };
+    let upper = if two_sided {
+        0.5 + confidence / 2.0
+    } else {
+        confidence
+    };
     Normal::standard().inverse_cdf(upper)
 }
 
@@ -70,8 +74,16 @@ pub fn wilson(share: f64, asked: f64, z: f64) -> Interval {
     let half = z * (share * (1.0 - share) / asked + z2 / (4.0 * asked * asked)).sqrt();
     let scale = 1.0 + z2 / asked;
     Interval {
-        low: if share == 0.0 { 0.0 } else { ((centre - half) / scale).clamp(0.0, 1.0) },
-        high: if share == 1.0 { 1.0 } else { ((centre + half) / scale).clamp(0.0, 1.0) },
+        low: if share == 0.0 {
+            0.0
+        } else {
+            ((centre - half) / scale).clamp(0.0, 1.0)
+        },
+        high: if share == 1.0 {
+            1.0
+        } else {
+            ((centre + half) / scale).clamp(0.0, 1.0)
+        },
     }
 }
 
@@ -100,7 +112,9 @@ pub fn share_of_days(days: &[Day], prior_icc: f64, z: f64) -> Option<Share> {
 
 /// ρ of binary reps in days: the analysis-of-variance estimate drawn to `prior`.
 pub fn icc(days: &[Day], prior: f64) -> f64 {
-    let Some(found) = anova_icc(days) else { return prior };
+    let Some(found) = anova_icc(days) else {
+        return prior;
+    };
     let count = days.iter().filter(|day| day.asked > 0).count() as f64;
     ((count * found + PRIOR_DAYS * prior) / (count + PRIOR_DAYS)).clamp(0.0, 0.99)
 }
@@ -114,7 +128,11 @@ fn anova_icc(days: &[Day]) -> Option<f64> {
     if k < 2.0 || n <= k {
         return None;
     }
-    let overall = asked_days.iter().map(|day| f64::from(day.soft)).sum::<f64>() / n;
+    let overall = asked_days
+        .iter()
+        .map(|day| f64::from(day.soft))
+        .sum::<f64>()
+        / n;
     let (mut between, mut within, mut squares) = (0.0, 0.0, 0.0);
     for day in &asked_days {
         let m = f64::from(day.asked);

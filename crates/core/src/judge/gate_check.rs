@@ -145,7 +145,9 @@ impl GateCheck {
 /// The asks inside the gate's window on `on`: the last rides that asked it, not
 /// older than the window's days. `asks` are in order.
 pub fn window_of<'a>(asks: &'a [Ask], gate: &Gate, on: Date) -> &'a [Ask] {
-    let oldest = on.checked_sub(i64::from(gate.window_days).days()).unwrap_or(Date::MIN);
+    let oldest = on
+        .checked_sub(i64::from(gate.window_days).days())
+        .unwrap_or(Date::MIN);
     let end = asks.partition_point(|ask| ask.day <= on);
     let start = asks[..end].partition_point(|ask| ask.day <= oldest);
     let mut rides: Vec<Uuid> = Vec::new();
@@ -249,7 +251,11 @@ fn item(kind: ItemKind, side: Option<Side>, needed: f64, found: Option<f64>) -> 
     // A share of 12 in 15 is 0.8 to a trainer, whatever the last binary digit says.
     let slack = 1e-9;
     let passes = found.is_some_and(|found| {
-        if kind.at_most() { found <= needed + slack } else { found >= needed - slack }
+        if kind.at_most() {
+            found <= needed + slack
+        } else {
+            found >= needed - slack
+        }
     });
     let filled = match found {
         _ if passes => 1.0,
@@ -257,5 +263,12 @@ fn item(kind: ItemKind, side: Option<Side>, needed: f64, found: Option<f64>) -> 
         Some(found) if kind.at_most() => needed / found,
         Some(found) => found / needed,
     };
-    Item { item: kind, side, needed, found, filled: filled.clamp(0.0, 1.0), passes }
+    Item {
+        item: kind,
+        side,
+        needed,
+        found,
+        filled: filled.clamp(0.0, 1.0),
+        passes,
+    }
 }

@@ -30,7 +30,10 @@ pub struct Retention {
 impl Retention {
     /// Held once, and not shown soft for too long.
     pub fn is_rusty(&self) -> bool {
-        self.held_since.is_some() && self.idle_days.is_some_and(|days| days > self.rusty_after_days)
+        self.held_since.is_some()
+            && self
+                .idle_days
+                .is_some_and(|days| days > self.rusty_after_days)
     }
 }
 

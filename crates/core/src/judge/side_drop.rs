@@ -55,5 +55,12 @@ pub fn side_drop(seen: &[Ask]) -> Option<SideDrop> {
 fn tally(seen: &[Ask], of: impl Fn(&Ask) -> bool) -> (usize, f64) {
     let asked = seen.iter().filter(|ask| of(ask)).count();
     let soft = seen.iter().filter(|ask| of(ask) && ask.soft).count();
-    (asked, if asked == 0 { 0.0 } else { soft as f64 / asked as f64 })
+    (
+        asked,
+        if asked == 0 {
+            0.0
+        } else {
+            soft as f64 / asked as f64
+        },
+    )
 }

@@ -116,7 +116,7 @@ pub fn judge_level(reps: &[Rep], gate: &Gate, on: Date) -> Judgement {
         verdict,
         state: state(verdict, &check, &kept),
         says: words::verdict(verdict, &check, &takes),
-        takes: words::takes(&takes),
+        takes: words::takes(&takes, &check),
         reasons: reasons(verdict, &check, gate, drop, &kept, seen),
         gate: check,
         what_it_takes: takes,
@@ -147,7 +147,9 @@ fn eases(soft: usize, asked: usize) -> bool {
 }
 
 fn only_days_or_first_asks_fail(check: &GateCheck) -> bool {
-    check.failing().all(|item| matches!(item.item, ItemKind::Days | ItemKind::FirstAsk))
+    check
+        .failing()
+        .all(|item| matches!(item.item, ItemKind::Days | ItemKind::FirstAsk))
 }
 
 /// Soft and asked in the last ride, both sides.
@@ -177,7 +179,12 @@ fn reasons(
     seen: &[Ask],
 ) -> Vec<Reason> {
     let mut all = Vec::new();
-    let own = |side, says| Reason { item: None, side, holds_back: true, says };
+    let own = |side, says| Reason {
+        item: None,
+        side,
+        holds_back: true,
+        says,
+    };
     if let Some(drop) = drop {
         all.push(own(Some(drop.side), words::side_drop(&drop)));
     }

@@ -51,7 +51,11 @@ pub struct WhatItTakes {
 pub fn what_it_takes(asks: &[Ask], gate: &Gate, on: Date) -> WhatItTakes {
     let now = check_gate(asks, gate, on);
     if now.passes {
-        let none = Some(Further { left_reps: 0, right_reps: 0, days: 0 });
+        let none = Some(Further {
+            left_reps: 0,
+            right_reps: 0,
+            days: 0,
+        });
         return WhatItTakes {
             if_all_soft: none,
             at_present_rate: none,
@@ -62,7 +66,9 @@ pub fn what_it_takes(asks: &[Ask], gate: &Gate, on: Date) -> WhatItTakes {
     let trial = Trial::new(asks, gate, on);
     let if_all_soft = trial.least_soft();
     let limit = trial.last_to_fill(if_all_soft).or_else(|| {
-        now.failing().min_by(|a, b| a.filled.total_cmp(&b.filled)).map(|i| (i.item, i.side))
+        now.failing()
+            .min_by(|a, b| a.filled.total_cmp(&b.filled))
+            .map(|i| (i.item, i.side))
     });
     WhatItTakes {
         if_all_soft,
@@ -84,7 +90,13 @@ struct Trial<'a> {
 impl<'a> Trial<'a> {
     fn new(asks: &'a [Ask], gate: &'a Gate, on: Date) -> Trial<'a> {
         let known = window_of(asks, gate, on);
-        Trial { known, gate, on, pace: usual_pace(known), gap_days: usual_gap_days(known) }
+        Trial {
+            known,
+            gate,
+            on,
+            pace: usual_pace(known),
+            gap_days: usual_gap_days(known),
+        }
     }
 
     /// Fewest days first, then the fewest reps on the left, then on the right.
@@ -96,7 +108,11 @@ impl<'a> Trial<'a> {
         let full = days * self.pace;
         let left_reps = (0..=full).find(|left| self.passes_with(days, *left, full))?;
         let right_reps = (0..=full).find(|right| self.passes_with(days, left_reps, *right))?;
-        Some(Further { left_reps, right_reps, days })
+        Some(Further {
+            left_reps,
+            right_reps,
+            days,
+        })
     }
 
     fn passes_with(&self, days: u32, left: u32, right: u32) -> bool {
@@ -104,24 +120,16 @@ impl<'a> Trial<'a> {
         check_gate(&asks, self.gate, on).passes
     }
 
-    /// The rail that still fails when one soft rep is missing.
+    /// The rail that is least filled one day before the gate would pass at the
+    /// horse's own pace.
     fn last_to_fill(&self, further: Option<Further>) -> Option<(ItemKind, Option<Side>)> {
-        let Further { left_reps, right_reps, days } = further?;
-        let mut short: Vec<(u32, u32)> = Vec::new();
-        if left_reps >= right_reps && left_reps > 0 {
-            short.push((left_reps - 1, right_reps));
-        }
-        if right_reps > 0 {
-            short.push((left_reps, right_reps - 1));
-        }
-        short.into_iter().find_map(|(left, right)| {
-            let (asks, on) = self.with_soft(days, left, right);
-            let check = check_gate(&asks, self.gate, on);
-            check
-                .failing()
-                .min_by(|a, b| a.filled.total_cmp(&b.filled))
-                .map(|item| (item.item, item.side))
-        })
+        let days = further?.days.checked_sub(1)?;
+        let full = days * self.pace;
+        let (asks, on) = self.with_soft(days, full, full);
+        check_gate(&asks, self.gate, on)
+            .failing()
+            .min_by(|a, b| a.filled.total_cmp(&b.filled))
+            .map(|item| (item.item, item.side))
     }
 
     /// The known asks with soft ones behind them, spread over `days` days.
@@ -132,9 +140,17 @@ impl<'a> Trial<'a> {
             on = self.next_day(on);
             for (side, reps) in [(Side::Left, left), (Side::Right, right)] {
                 let today = reps / days + u32::from(day < reps % days);
-                let time = TimeToGive { seconds: self.soft_time_s(side), gave: true };
+                let time = TimeToGive {
+                    seconds: self.soft_time_s(side),
+                    gave: true,
+                };
                 for _ in 0..today {
-                    asks.push(Ask { side, soft: true, time, ..self.blank(day, on) });
+                    asks.push(Ask {
+                        side,
+                        soft: true,
+                        time,
+                        ..self.blank(day, on)
+                    });
                 }
             }
         }
@@ -149,11 +165,20 @@ impl<'a> Trial<'a> {
         }
         let mut asks = self.known.to_vec();
         let mut on = self.on;
-        let mut further = Further { left_reps: 0, right_reps: 0, days: 0 };
+        let mut further = Further {
+            left_reps: 0,
+            right_reps: 0,
+            days: 0,
+        };
         for day in 0..MOST_DAYS {
             on = self.next_day(on);
             for ask in rides[day as usize % rides.len()] {
-                asks.push(Ask { side: ask.side, soft: ask.soft, time: ask.time, ..self.blank(day, on) });
+                asks.push(Ask {
+                    side: ask.side,
+                    soft: ask.soft,
+                    time: ask.time,
+                    ..self.blank(day, on)
+                });
                 match ask.side {
                     Side::Left => further.left_reps += 1,
                     Side::Right => further.right_reps += 1,
@@ -179,7 +204,10 @@ impl<'a> Trial<'a> {
             day: on,
             side: Side::Left,
             soft: true,
-            time: TimeToGive { seconds: 0.0, gave: true },
+            time: TimeToGive {
+                seconds: 0.0,
+                gave: true,
+            },
         }
     }
 
@@ -192,7 +220,10 @@ impl<'a> Trial<'a> {
             .map(|ask| ask.time.seconds)
             .collect();
         times.sort_by(f64::total_cmp);
-        times.get(times.len() / 2).copied().unwrap_or(self.gate.soft.stand_walk_s / 2.0)
+        times
+            .get(times.len() / 2)
+            .copied()
+            .unwrap_or(self.gate.soft.stand_walk_s / 2.0)
     }
 }
 
@@ -204,7 +235,11 @@ fn usual_pace(known: &[Ask]) -> u32 {
         .map(|day| day.asked)
         .collect();
     counts.sort_unstable();
-    counts.get(counts.len() / 2).copied().unwrap_or(FRESH_PACE).clamp(1, 12)
+    counts
+        .get(counts.len() / 2)
+        .copied()
+        .unwrap_or(FRESH_PACE)
+        .clamp(1, 12)
 }
 
 /// The median number of days from one ride day to the next.

@@ -15,8 +15,7 @@ pub fn verdict(verdict: Verdict, check: &GateCheck, takes: &WhatItTakes) -> Stri
             "Have the horse looked at before this is trained through.".to_owned()
         }
         Verdict::EaseBack => {
-            "Ease back. Short set, lightest ask, and quit on the first good one each side."
-                .to_owned()
+            "Short set, lightest ask, and quit on the first good one each side.".to_owned()
         }
         Verdict::Advance => "Every rail is filled. The gate stands open: go on.".to_owned(),
         Verdict::Confirm if waits_for_days(check) => {
@@ -29,8 +28,8 @@ pub fn verdict(verdict: Verdict, check: &GateCheck, takes: &WhatItTakes) -> Stri
             "Nothing asked lately. Start with a few light asks on each side.".to_owned()
         }
         Verdict::Stay => match takes.limits {
-            Some(kind) => format!("Stay here. What holds it: {}.", place(kind, takes.limits_side)),
-            None => "Stay here.".to_owned(),
+            Some(kind) => format!("What holds it: {}.", place(kind, takes.limits_side)),
+            None => "Same again.".to_owned(),
         },
         Verdict::Refresh => "Held, but rusty. A short cold retest: two or three a side.".to_owned(),
     }
@@ -45,8 +44,8 @@ pub fn place(kind: ItemKind, side: Option<Side>) -> String {
     let name = match kind {
         ItemKind::Reps => "too few asks",
         ItemKind::Days => "too few days",
-        ItemKind::SoftShare => "soft share",
-        ItemKind::LowShare => "how sure the soft share is",
+        ItemKind::SoftShare => "not soft often enough",
+        ItemKind::LowShare => "not surely soft enough yet",
         ItemKind::FirstAsk => "the first ask",
         ItemKind::Difference => "the sides differ",
         ItemKind::TimeRatio => "one side takes longer",
@@ -58,7 +57,7 @@ pub fn place(kind: ItemKind, side: Option<Side>) -> String {
 }
 
 /// What it would take, in a sentence or two.
-pub fn takes(takes: &WhatItTakes) -> String {
+pub fn takes(takes: &WhatItTakes, check: &GateCheck) -> String {
     if takes.if_all_soft.is_some_and(|further| further.days == 0) {
         return "Nothing more: every rail is filled.".to_owned();
     }
@@ -66,6 +65,9 @@ pub fn takes(takes: &WhatItTakes) -> String {
         || format!("Not within {MOST_DAYS} days, even if every answer is soft."),
         |further| format!("At least {}, all soft.", reps_and_days(&further)),
     );
+    if check.window.rides == 0 {
+        return format!("{all_soft} Nothing was asked lately, so there is no rate to go by.");
+    }
     let present = takes.at_present_rate.map_or_else(
         || format!("Going on as now, not within {MOST_DAYS} days."),
         |further| format!("Going on as now, about {}.", days(further.days)),
@@ -83,13 +85,21 @@ fn reps_and_days(further: &Further) -> String {
 }
 
 fn days(count: u32) -> String {
-    if count == 1 { "1 day".to_owned() } else { format!("{count} days") }
+    if count == 1 {
+        "1 day".to_owned()
+    } else {
+        format!("{count} days")
+    }
 }
 
 /// One rail in a sentence.
 pub fn item(item: &Item, check: &GateCheck, gate: &Gate) -> String {
     match item.side {
-        Some(side) => format!("{}: {}.", capital(side.word()), side_item(item, side, check, gate)),
+        Some(side) => format!(
+            "{}: {}.",
+            capital(side.word()),
+            side_item(item, side, check, gate)
+        ),
         None => both_item(item, check),
     }
 }
@@ -112,10 +122,20 @@ fn side_item(item: &Item, side: Side, check: &GateCheck, gate: &Gate) -> String 
         },
         ItemKind::LowShare => match figures.low {
             Some(low) => {
-                format!("surely above {}, {} needed", percent_down(low), percent(needed))
+                format!(
+                    "surely above {}, {} needed",
+                    percent_down(low),
+                    percent(needed)
+                )
             }
             None => format!("nothing asked yet, surely above {} needed", percent(needed)),
         },
+        _ if figures.first_asks.is_empty() => {
+            format!(
+                "no first ask yet, soft on {needed} of {} days needed",
+                gate.first_ask_days
+            )
+        }
         _ => {
             let soft = figures.first_asks.iter().filter(|first| first.soft).count();
             format!(
@@ -133,15 +153,23 @@ fn both_item(item: &Item, check: &GateCheck) -> String {
     };
     let stiff = even
         .stiff_side
-        .map_or_else(String::new, |side| format!("; the {} is the stiff side", side.word()));
+        .filter(|_| !item.passes)
+        .map_or_else(String::new, |side| {
+            format!("; the {} is the stiff side", side.word())
+        });
     match item.item {
         ItemKind::Difference => format!(
             "The sides differ by {:.0} points of soft share, at most {:.0}{stiff}.",
-            (even.difference.abs() * 100.0 - 1e-9).ceil(),
+            (even.difference.abs() * 100.0 - 1e-9).ceil().max(0.0),
             item.needed * 100.0
         ),
+        _ if even.time_ratio < 1.05 => "Both sides take about as long.".to_owned(),
         _ => {
-            let slower = if even.symmetry_index_pct > 0.0 { Side::Left } else { Side::Right };
+            let slower = if even.symmetry_index_pct > 0.0 {
+                Side::Left
+            } else {
+                Side::Right
+            };
             format!(
                 "The {} takes {:.1} times as long as the {}, at most {:.1}.",
                 slower.word(),
@@ -192,5 +220,7 @@ fn percent_down(share: f64) -> String {
 
 fn capital(word: &str) -> String {
     let mut letters = word.chars();
-    letters.next().map_or_else(String::new, |first| first.to_uppercase().chain(letters).collect())
+    letters.next().map_or_else(String::new, |first| {
+        first.to_uppercase().chain(letters).collect()
+    })
 }

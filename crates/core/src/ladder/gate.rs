@@ -91,14 +91,26 @@ impl Gate {
             ("/soft_share", SHARE, self.soft_share),
             ("/low_share", SHARE, self.low_share),
             ("/confidence", CONFIDENCE, self.confidence),
-            ("/first_ask_soft", FIRST_ASKS, f64::from(self.first_ask_soft)),
-            ("/first_ask_days", FIRST_ASKS, f64::from(self.first_ask_days)),
+            (
+                "/first_ask_soft",
+                FIRST_ASKS,
+                f64::from(self.first_ask_soft),
+            ),
+            (
+                "/first_ask_days",
+                FIRST_ASKS,
+                f64::from(self.first_ask_days),
+            ),
             ("/most_difference", SHARE, self.most_difference),
             ("/most_time_ratio", TIME_RATIO, self.most_time_ratio),
             ("/horizon_s", HORIZON_S, self.horizon_s),
             ("/prior_icc", ICC, self.prior_icc),
             ("/rusty_days", RUSTY_DAYS, f64::from(self.rusty_days)),
-            ("/rusty_days_firm", RUSTY_DAYS, f64::from(self.rusty_days_firm)),
+            (
+                "/rusty_days_firm",
+                RUSTY_DAYS,
+                f64::from(self.rusty_days_firm),
+            ),
             ("/firm_on_days", LEAST_DAYS, f64::from(self.firm_on_days)),
         ] {
             bound.check(field, value)?;

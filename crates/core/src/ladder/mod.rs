@@ -124,7 +124,8 @@ pub enum LadderError {
 }
 
 static SHIPPED: LazyLock<Ladder> = LazyLock::new(|| {
-    Ladder::parse(include_str!("ladder.toml")).expect("the shipped ladder is valid; a test holds it")
+    Ladder::parse(include_str!("ladder.toml"))
+        .expect("the shipped ladder is valid; a test holds it")
 });
 
 impl Ladder {
@@ -165,12 +166,16 @@ impl Ladder {
 
     /// The skill of that id.
     pub fn skill(&self, id: &SkillId) -> Option<&Skill> {
-        self.tracks.iter().flat_map(|track| &track.skills).find(|skill| skill.id == *id)
+        self.tracks
+            .iter()
+            .flat_map(|track| &track.skills)
+            .find(|skill| skill.id == *id)
     }
 
     /// The skill of a level, when the ladder has that level.
     pub fn skill_at(&self, level: &Level) -> Option<&Skill> {
-        self.skill(&level.skill).filter(|skill| skill.levels.contains(&level.gait))
+        self.skill(&level.skill)
+            .filter(|skill| skill.levels.contains(&level.gait))
     }
 
     /// All skill ids, for a message that says what is allowed.
@@ -191,9 +196,11 @@ impl Skill {
         if !self.levels.windows(2).all(|pair| pair[0] < pair[1]) {
             return Err(LadderError::LevelOrder(self.id.clone()));
         }
-        self.gate.check().map_err(|error| LadderError::GateOutOfBounds {
-            skill: self.id.clone(),
-            says: error.to_string(),
-        })
+        self.gate
+            .check()
+            .map_err(|error| LadderError::GateOutOfBounds {
+                skill: self.id.clone(),
+                says: error.to_string(),
+            })
     }
 }

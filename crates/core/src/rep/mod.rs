@@ -69,7 +69,10 @@ impl Measure {
 impl Rep {
     /// The level this rep was asked at.
     pub fn level(&self) -> Level {
-        Level { skill: self.skill.clone(), gait: self.gait }
+        Level {
+            skill: self.skill.clone(),
+            gait: self.gait,
+        }
     }
 
     /// Whether the answer was soft. Decided here, never by a screen.

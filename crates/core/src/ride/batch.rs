@@ -78,8 +78,16 @@ impl Batch {
     pub fn check(&self, ladder: &Ladder, now: Timestamp) -> Result<(), Vec<FieldError>> {
         let mut errors = Vec::new();
         let mut note = |result: Result<(), FieldError>| errors.extend(result.err());
-        note(RIDES_AT_ONCE.check_count("/rides", self.rides.len()).map(|_| ()));
-        note(REPS_AT_ONCE.check_count("/reps", self.reps.len()).map(|_| ()));
+        note(
+            RIDES_AT_ONCE
+                .check_count("/rides", self.rides.len())
+                .map(|_| ()),
+        );
+        note(
+            REPS_AT_ONCE
+                .check_count("/reps", self.reps.len())
+                .map(|_| ()),
+        );
         let mut seen = HashSet::new();
         for (index, ride) in self.rides.iter().enumerate() {
             let at = format!("/rides/{index}");
@@ -93,21 +101,34 @@ impl Batch {
             note(once(&mut seen, rep.rep_id, &format!("{at}/rep_id")));
             note(rep.check_level(&at, ladder));
             note(time(&format!("{at}/asked_at"), rep.asked_at, now));
-            note(rep.measure.check().map_err(|error| error.under(&format!("{at}/measure"))));
+            note(
+                rep.measure
+                    .check()
+                    .map_err(|error| error.under(&format!("{at}/measure"))),
+            );
         }
-        if errors.is_empty() { Ok(()) } else { Err(errors) }
+        if errors.is_empty() {
+            Ok(())
+        } else {
+            Err(errors)
+        }
     }
 }
 
 impl NewRide {
     fn check_finish(&self, at: &str, now: Timestamp) -> Result<(), FieldError> {
-        let Some(finished_at) = self.finished_at else { return Ok(()) };
+        let Some(finished_at) = self.finished_at else {
+            return Ok(());
+        };
         let field = format!("{at}/finished_at");
         time(&field, finished_at, now)?;
         if finished_at < self.started_at {
             return Err(FieldError::new(
                 field,
-                format!("must not be before started_at ({}), found {finished_at}", self.started_at),
+                format!(
+                    "must not be before started_at ({}), found {finished_at}",
+                    self.started_at
+                ),
             ));
         }
         Ok(())
@@ -121,7 +142,10 @@ impl NewRep {
     }
 
     fn check_level(&self, at: &str, ladder: &Ladder) -> Result<(), FieldError> {
-        let level = Level { skill: self.skill.clone(), gait: self.gait };
+        let level = Level {
+            skill: self.skill.clone(),
+            gait: self.gait,
+        };
         let Some(skill) = ladder.skill(&level.skill) else {
             return Err(FieldError::new(
                 format!("{at}/skill"),
@@ -152,7 +176,10 @@ fn once(seen: &mut HashSet<Uuid>, id: Uuid, field: &str) -> Result<(), FieldErro
     if seen.insert(id) {
         return Ok(());
     }
-    Err(FieldError::new(field, format!("{id} is in this batch twice; send each once")))
+    Err(FieldError::new(
+        field,
+        format!("{id} is in this batch twice; send each once"),
+    ))
 }
 
 fn time(field: &str, at: Timestamp, now: Timestamp) -> Result<(), FieldError> {
@@ -169,7 +196,10 @@ fn time(field: &str, at: Timestamp, now: Timestamp) -> Result<(), FieldError> {
     }
     let earliest: Timestamp = EARLIEST.parse().expect("a valid timestamp");
     if at < earliest {
-        return Err(FieldError::new(field, format!("must not be before {EARLIEST}, found {at}")));
+        return Err(FieldError::new(
+            field,
+            format!("must not be before {EARLIEST}, found {at}"),
+        ));
     }
     Ok(())
 }

@@ -56,7 +56,10 @@ pub fn strips(reps: &[Rep], gate: &Gate, on: Date) -> Vec<Strip> {
         .flat_map(|side| first_asks(&asks, side))
         .map(|first| first.rep_id)
         .collect();
-    let window: HashSet<Uuid> = window_of(&asks, gate, on).iter().map(|ask| ask.ride_id).collect();
+    let window: HashSet<Uuid> = window_of(&asks, gate, on)
+        .iter()
+        .map(|ask| ask.ride_id)
+        .collect();
     let mut sorted: Vec<&Rep> = reps.iter().filter(|rep| rep.day <= on).collect();
     sorted.sort_by_key(|rep| (rep.day, rep.asked_at, rep.rep_id));
     let mut strips: Vec<Strip> = Vec::new();
@@ -69,7 +72,11 @@ pub fn strips(reps: &[Rep], gate: &Gate, on: Date) -> Vec<Strip> {
             soft: rep.is_soft(&gate.soft),
             first_ask: firsts.contains(&rep.rep_id),
         };
-        match strips.iter_mut().rev().find(|strip| strip.ride_id == rep.ride_id) {
+        match strips
+            .iter_mut()
+            .rev()
+            .find(|strip| strip.ride_id == rep.ride_id)
+        {
             Some(strip) => strip.reps.push(drawn),
             None => strips.push(Strip {
                 ride_id: rep.ride_id,

@@ -22,14 +22,22 @@ fn soft(chance: f64, longest_soft_s: f64, rng: &mut ChaCha8Rng) -> Give {
     } else {
         HandWeight::TwoFingers
     };
-    Give { hand, time_s: tenths(rng.random_range(0.3..slowest)), answer: Answer::Gave }
+    Give {
+        hand,
+        time_s: tenths(rng.random_range(0.3..slowest)),
+        answer: Answer::Gave,
+    }
 }
 
 fn not_soft(longest_soft_s: f64, rng: &mut ChaCha8Rng) -> Give {
     let late_s = longest_soft_s * rng.random_range(1.1..2.2);
     let waited_s = longest_soft_s * rng.random_range(1.5..3.5);
     match rng.random_range(0..100) {
-        0..40 => Give { hand: HandWeight::TwoFingers, time_s: tenths(late_s), answer: Answer::Gave },
+        0..40 => Give {
+            hand: HandWeight::TwoFingers,
+            time_s: tenths(late_s),
+            answer: Answer::Gave,
+        },
         40..52 => Give {
             hand: HandWeight::ClosedHand,
             time_s: tenths(late_s / 1.5),
@@ -48,8 +56,12 @@ fn not_soft(longest_soft_s: f64, rng: &mut ChaCha8Rng) -> Give {
     }
 }
 
-const EVASIONS: [Answer; 4] =
-    [Answer::EvadedUp, Answer::EvadedDown, Answer::EvadedOut, Answer::EvadedSideways];
+const EVASIONS: [Answer; 4] = [
+    Answer::EvadedUp,
+    Answer::EvadedDown,
+    Answer::EvadedOut,
+    Answer::EvadedSideways,
+];
 
 fn tenths(seconds: f64) -> f64 {
     (seconds * 10.0).round() / 10.0

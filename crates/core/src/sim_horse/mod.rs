@@ -50,7 +50,11 @@ impl Traits {
             start: rng.random_range(-2.5..0.0),
             plateau: normal(2.0, 1.0).sample(&mut rng),
             rate: rng.random_range(0.02..0.15),
-            weaker_side: if rng.random_bool(0.5) { Side::Left } else { Side::Right },
+            weaker_side: if rng.random_bool(0.5) {
+                Side::Left
+            } else {
+                Side::Right
+            },
             weaker_by: normal(0.0, 0.6).sample(&mut rng).abs(),
             day_sd: 0.5,
             first_ask_drop: 0.4,
@@ -67,7 +71,11 @@ impl Traits {
     fn logit(&self, side: Side, rides: u32) -> f64 {
         let made_good = 1.0 - (-self.rate * f64::from(rides)).exp();
         let level = self.start + (self.plateau - self.start) * made_good;
-        if side == self.weaker_side { level - self.weaker_by } else { level }
+        if side == self.weaker_side {
+            level - self.weaker_by
+        } else {
+            level
+        }
     }
 }
 
@@ -98,7 +106,12 @@ pub struct SimulatedRide {
 }
 
 /// Rides `rides` on a horse of these traits, at one level that measures a give.
-pub fn simulate(traits: &Traits, level: &Level, rides: &[PlannedRide], seed: u64) -> Vec<SimulatedRide> {
+pub fn simulate(
+    traits: &Traits,
+    level: &Level,
+    rides: &[PlannedRide],
+    seed: u64,
+) -> Vec<SimulatedRide> {
     let mut rng = ChaCha8Rng::seed_from_u64(seed);
     rides
         .iter()

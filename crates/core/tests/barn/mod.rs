@@ -22,13 +22,21 @@ pub const BRACED: Give = give(6.0, Answer::DidNotGive);
 pub const HEAD_UP: Give = give(2.0, Answer::EvadedUp);
 
 pub const fn give(time_s: f64, answer: Answer) -> Give {
-    Give { hand: HandWeight::Fingertip, time_s, answer }
+    Give {
+        hand: HandWeight::Fingertip,
+        time_s,
+        answer,
+    }
 }
 
 /// A ride `after` days from the first, its asks in order.
 pub fn ride(after: i64, asks: &[(Side, Give)]) -> Vec<Rep> {
     let day = day(after);
-    let start = day.at(14, 0, 0, 0).to_zoned(jiff::tz::TimeZone::UTC).unwrap().timestamp();
+    let start = day
+        .at(14, 0, 0, 0)
+        .to_zoned(jiff::tz::TimeZone::UTC)
+        .unwrap()
+        .timestamp();
     asks.iter()
         .enumerate()
         .map(|(index, (side, give))| Rep {
@@ -50,25 +58,33 @@ pub fn ride_of(after: i64, left: (usize, usize), right: (usize, usize)) -> Vec<R
     let side = |side, (soft, of): (usize, usize)| {
         (0..of).map(move |index| (side, if index < soft { SOFT } else { BRACED }))
     };
-    let asks: Vec<_> = side(Side::Left, left).chain(side(Side::Right, right)).collect();
+    let asks: Vec<_> = side(Side::Left, left)
+        .chain(side(Side::Right, right))
+        .collect();
     ride(after, &asks)
 }
 
 /// The same ride with the first ask of each side not soft.
 pub fn cold_ride(after: i64, asks_a_side: usize) -> Vec<Rep> {
-    let side = |side| {
-        (0..asks_a_side).map(move |index| (side, if index == 0 { LATE } else { SOFT }))
-    };
+    let side =
+        |side| (0..asks_a_side).map(move |index| (side, if index == 0 { LATE } else { SOFT }));
     let asks: Vec<_> = side(Side::Left).chain(side(Side::Right)).collect();
     ride(after, &asks)
 }
 
 /// Soft rides on these days, five asks a side.
 pub fn soft_days(days: impl IntoIterator<Item = i64>) -> Vec<Rep> {
-    days.into_iter().flat_map(|after| ride_of(after, (5, 5), (5, 5))).collect()
+    days.into_iter()
+        .flat_map(|after| ride_of(after, (5, 5), (5, 5)))
+        .collect()
 }
 
 /// The same horse seen in a mirror.
 pub fn mirrored(reps: &[Rep]) -> Vec<Rep> {
-    reps.iter().map(|rep| Rep { side: rep.side.other(), ..rep.clone() }).collect()
+    reps.iter()
+        .map(|rep| Rep {
+            side: rep.side.other(),
+            ..rep.clone()
+        })
+        .collect()
 }
