@@ -1,0 +1,231 @@
+//! What the pages read: today, a level, its strips, a ride; and the walls.
+
+mod barn;
+
+use barn::{Server, TABLES, problem, ride};
+use reqwest::{Method, StatusCode};
+use serde_json::{Value, json};
+use sqlx::PgPool;
+use uuid::Uuid;
+
+async fn ridden(server: &Server, days_ago: &[i64]) -> Vec<Uuid> {
+    let trainer = server.person("trainer@home").await;
+    let mut rides = Vec::new();
+    for ago in days_ago {
+        let batch = ride(server.oatcake, *ago, 5);
+        assert_eq!(
+            trainer.post("/api/batches", &batch).await.status(),
+            StatusCode::OK
+        );
+        rides.push(
+            batch["rides"][0]["ride_id"]
+                .as_str()
+                .unwrap()
+                .parse()
+                .unwrap(),
+        );
+    }
+    rides
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn today_tells_who_is_next_and_what_matters(pool: PgPool) {
+    let server = Server::start(pool).await;
+    ridden(&server, &[5, 3]).await;
+    let today = server.person("trainer@home").await.json("/api/today").await;
+    let first = &today["string"][0];
+    assert_eq!(first["horse"]["name"], "Oatcake");
+    assert_eq!(first["starts_at"], "07:30:00");
+    assert_eq!(first["aim"]["verdict"], "stay");
+    assert_eq!(first["aim"]["soft_share"], 1.0);
+    assert!(
+        first["aim"]["matters"]
+            .as_str()
+            .unwrap()
+            .contains("too few days"),
+        "{first}"
+    );
+    assert_eq!(today["others"][0]["name"], "Thimble");
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn the_verdict_changes_with_the_rides_and_can_be_seen_on_any_date(pool: PgPool) {
+    let server = Server::start(pool).await;
+    ridden(&server, &[9, 7, 5, 3]).await;
+    let trainer = server.person("trainer@home").await;
+    let level = format!("/api/horses/{}/levels/bend.flex/stand", server.oatcake);
+    let now = trainer.json(&level).await;
+    assert_eq!(now["judgement"]["verdict"], "advance");
+    assert_eq!(now["longest_soft_s"], 2.0);
+    let days = now["judgement"]["days"].as_array().unwrap();
+    let said: Vec<&str> = days
+        .iter()
+        .map(|day| day["verdict"].as_str().unwrap())
+        .collect();
+    assert_eq!(said, ["stay", "stay", "advance", "advance"]);
+    let on = days[0]["day"].as_str().unwrap();
+    let then = trainer.json(&format!("{level}?on={on}")).await;
+    assert_eq!(then["judgement"]["verdict"], "stay");
+    assert_eq!(then["judgement"]["gate"]["left"]["asked"], 5);
+    assert_eq!(
+        problem(trainer.get(&format!("{level}?on=soon")).await)
+            .await
+            .0,
+        422
+    );
+    assert_eq!(
+        problem(trainer.get(&format!("{level}?no=1")).await).await.0,
+        422
+    );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn strips_lead_from_the_rail_to_the_rep(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let rides = ridden(&server, &[40, 3]).await;
+    let trainer = server.person("trainer@home").await;
+    let path = format!(
+        "/api/horses/{}/levels/bend.flex/stand/strips",
+        server.oatcake
+    );
+    let strips = trainer.json(&path).await["strips"].clone();
+    assert_eq!(strips[0]["in_window"], false, "40 days back");
+    assert_eq!(strips[1]["in_window"], true);
+    let firsts = strips[1]["reps"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .filter(|rep| rep["first_ask"] == true)
+        .count();
+    assert_eq!(firsts, 2, "one a side");
+    let one = trainer.json(&format!("/api/rides/{}", rides[1])).await;
+    assert_eq!(one["blocks"][0]["strip"]["reps"], strips[1]["reps"]);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn another_barn_sees_nothing(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let rides = ridden(&server, &[3]).await;
+    let stranger = server.person("trainer@other").await;
+    let horse = server.oatcake;
+    for path in [
+        format!("/api/horses/{horse}"),
+        format!("/api/horses/{horse}/levels/bend.flex/stand"),
+        format!("/api/horses/{horse}/levels/bend.flex/stand/strips"),
+        format!("/api/rides/{}", rides[0]),
+    ] {
+        let (status, theirs) = problem(stranger.get(&path).await).await;
+        assert_eq!(status, 404, "{path}");
+        // Nothing tells another barn's horse from one that never was.
+        let never = path
+            .replace(&horse.to_string(), &Uuid::now_v7().to_string())
+            .replace(&rides[0].to_string(), &Uuid::now_v7().to_string());
+        assert_eq!(problem(stranger.get(&never).await).await.1, theirs);
+    }
+    let horses = stranger.json("/api/horses").await;
+    assert_eq!(horses.as_array().unwrap().len(), 1);
+    assert!(
+        !stranger
+            .json("/api/today")
+            .await
+            .to_string()
+            .contains("Oatcake")
+    );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn a_rep_for_another_barns_ride_is_not_taken(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let rides = ridden(&server, &[0]).await;
+    let stranger = server.person("trainer@other").await;
+    let rep = barn::rep(rides[0], "left", jiff::Timestamp::now());
+    let (status, body) =
+        problem(stranger.post("/api/batches", &json!({"reps": [rep]})).await).await;
+    assert_eq!(
+        (status, &body["errors"][0]["field"]),
+        (404, &json!("/reps/0/ride_id"))
+    );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn an_owner_sees_their_own_horse_only(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let rides = ridden(&server, &[3]).await;
+    let owner = server.person("owner@home").await;
+    let names: Vec<Value> = owner
+        .json("/api/horses")
+        .await
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|h| h["name"].clone())
+        .collect();
+    assert_eq!(names, ["Oatcake"]);
+    assert_eq!(owner.json("/api/today").await["others"], json!([]));
+    assert_eq!(
+        owner
+            .get(&format!("/api/rides/{}", rides[0]))
+            .await
+            .status(),
+        200
+    );
+    let thimble = format!("/api/horses/{}/levels/bend.flex/stand", server.thimble);
+    assert_eq!(problem(owner.get(&thimble).await).await.0, 404);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn addresses_that_lead_nowhere_say_so(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let horse = server.oatcake;
+    for path in [
+        "/api/nothing".to_owned(),
+        "/api/horses/seven".to_owned(),
+        format!("/api/horses/{horse}/levels/bend.flex/lope"),
+        format!("/api/horses/{horse}/levels/bend.pretzel/stand"),
+        format!("/api/horses/{horse}/levels/bend.flex/canter"),
+        "/api/calc/nothing".to_owned(),
+    ] {
+        let answer = if path.contains("calc") {
+            trainer.post(&path, &json!({})).await
+        } else {
+            trainer.get(&path).await
+        };
+        assert_eq!(problem(answer).await.0, 404, "{path}");
+    }
+    let put = trainer
+        .send(Method::PUT, "/api/today", "application/json", vec![])
+        .await
+        .unwrap();
+    assert_eq!(problem(put).await.0, 405);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn calculators_answer_without_a_sign_in(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let visitor = server.visitor();
+    let list = visitor.json("/api/calc").await;
+    let names: Vec<&str> = list
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|c| c["name"].as_str().unwrap())
+        .collect();
+    assert_eq!(names, ["share", "give-times", "gate"]);
+    let answer = visitor
+        .post("/api/calc/share", &json!({"soft": 15, "asked": 148}))
+        .await;
+    let share: Value = answer.json().await.unwrap();
+    // Newcombe 1998, Table I, method 3 (from memory).
+    assert_eq!(format!("{:.4}", share["low"].as_f64().unwrap()), "0.0624");
+    let (status, body) = problem(
+        visitor
+            .post("/api/calc/share", &json!({"soft": 9, "asked": 4}))
+            .await,
+    )
+    .await;
+    assert_eq!(
+        (status, &body["errors"][0]["field"]),
+        (422, &json!("/soft"))
+    );
+}
