@@ -2,7 +2,7 @@
 
 use anyhow::Context;
 use cavesson_core::Gait;
-use cavesson_core::judge::{Verdict, judge_level};
+use cavesson_core::judge::{Judgement, Verdict, judge_level};
 use cavesson_core::ladder::{Ladder, Level, SkillId};
 use cavesson_core::rep::Rep;
 use cavesson_core::ride::{NewRep, NewRide};
@@ -47,6 +47,7 @@ pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec
             let reps: Vec<Rep> = ridden.iter().flat_map(|ride| ride.reps.clone()).collect();
             let judged = judge_level(&reps, &skill.gate, now.date());
             judged.verdict == part.wanted
+                && (part.wanted != Verdict::Confirm || one_good_day_is_missing(&judged))
                 && (!part.climbs || climbs(judged.days.iter().map(|day| day.verdict)))
         })
         .with_context(|| {
@@ -55,6 +56,10 @@ pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec
                 part.wanted
             )
         })
+}
+
+fn one_good_day_is_missing(judged: &Judgement) -> bool {
+    judged.what_it_takes.if_all_soft.is_some_and(|further| further.days == 1)
 }
 
 /// Stay, then confirm, then advance, each for good, and never another word between.

@@ -1,0 +1,53 @@
+import { defineConfig } from '@playwright/test';
+
+const { CAVESSON_BIN, CAVESSON_DATABASE_URL, CAVESSON_PORT = '7421' } = process.env;
+if (!CAVESSON_BIN || !CAVESSON_DATABASE_URL) throw new Error('run these through bin/test e2e');
+const address = `http://127.0.0.1:${CAVESSON_PORT}`;
+
+/** The real server over the demo's data, in Debian's Chromium. */
+export default defineConfig({
+  testDir: 'tests',
+  workers: 2,
+  // Holds are timed to a twentieth of a second: that file runs when the others are done.
+  projects: [
+    { name: 'everything else', testIgnore: 'whole-path.spec.ts' },
+    {
+      name: 'whole path',
+      testMatch: 'whole-path.spec.ts',
+      fullyParallel: false,
+      dependencies: ['everything else'],
+    },
+  ],
+  timeout: 60_000,
+  forbidOnly: true,
+  reporter: [['list']],
+  webServer: {
+    command: `"${CAVESSON_BIN}" demo && exec "${CAVESSON_BIN}" serve --listen 127.0.0.1:${CAVESSON_PORT} --web ../web/dist --sign-in-tries 1000`,
+    url: `${address}/api/health`,
+    timeout: 120_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 5_000 },
+  },
+  use: {
+    baseURL: address,
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-domain-reliability',
+        '--disable-sync',
+        '--disable-default-apps',
+        '--no-first-run',
+        '--no-default-browser-check',
+        '--no-pings',
+        '--metrics-recording-only',
+        '--disable-breakpad',
+        '--disable-dev-shm-usage',
+        '--disable-gpu',
+      ],
+    },
+  },
+});

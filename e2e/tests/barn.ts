@@ -1,0 +1,98 @@
+import { expect, type Page } from '@playwright/test';
+
+/** The demo's people and the ways through the app, in the trade's words. */
+
+export const password = 'loose-rein-26';
+export const flex = 'bend.flex/stand';
+
+export async function signIn(page: Page, who: string) {
+  await page.goto('/');
+  await page.getByLabel('Sign-in').fill(who);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Go to the barn' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /day, / })).toBeVisible();
+}
+
+export interface Horse {
+  horse_id: string;
+  name: string;
+}
+
+export async function horse(page: Page, name: string): Promise<Horse> {
+  const horses = (await (await page.request.get('/api/horses')).json()) as Horse[];
+  const found = horses.find((candidate) => candidate.name === name);
+  if (!found) throw new Error(`no ${name} in this barn`);
+  return found;
+}
+
+export async function openRecorder(page: Page, name: string) {
+  const { horse_id } = await horse(page, name);
+  await page.goto(`/horses/${horse_id}/ride/${flex}`);
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Finish' })).toBeEnabled();
+}
+
+export type Side = 'left' | 'right';
+
+/** Between how many seconds a hold lasted, as seen from outside the browser. */
+export interface Held {
+  least: number;
+  most: number;
+}
+
+/**
+ * A hold as a thumb makes it: press, wait as long as the horse takes, let go.
+ * The wait is what is being recorded, not a wait for the page.
+ */
+export async function hold(page: Page, side: Side, ms: number, slideTo?: string): Promise<Held> {
+  const half = await page.getByTestId(`half-${side}`).boundingBox();
+  if (!half) throw new Error(`no ${side} half`);
+  await page.mouse.move(half.x + half.width / 2, half.y + half.height / 2);
+  const pressing = performance.now();
+  await page.mouse.down();
+  const pressed = performance.now();
+  await page.waitForTimeout(ms);
+  if (slideTo) {
+    const zone = await page.locator(`[data-zone="${slideTo}"]`).boundingBox();
+    if (!zone) throw new Error(`no zone ${slideTo}`);
+    await page.mouse.move(zone.x + zone.width / 2, zone.y + zone.height / 2, { steps: 4 });
+  }
+  const releasing = performance.now();
+  await page.mouse.up();
+  return { least: (releasing - pressed) / 1000, most: (performance.now() - pressing) / 1000 };
+}
+
+/** A hold of that many seconds, give or take a twentieth; a busy machine may need several tries. */
+export async function holdFor(page: Page, side: Side, seconds: number): Promise<void> {
+  for (let attempt = 0; attempt < 8; attempt += 1) {
+    const { least, most } = await hold(page, side, seconds * 1000 - 10);
+    if (least >= seconds - 0.05 && most <= seconds + 0.05) return;
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expectAsked(page, side, 0);
+  }
+  throw new Error(`this machine is too busy to hold for ${seconds} s`);
+}
+
+export async function expectAsked(page: Page, side: Side, count: number) {
+  const said = count === 0 ? 'not asked yet' : `${count} asked`;
+  await expect(page.getByTestId(`half-${side}`)).toContainText(said);
+}
+
+/** Everything recorded here has reached the server. */
+export async function expectAllSent(page: Page) {
+  await expect(page.getByRole('button', { name: /kept here|to look at/ })).toHaveCount(0);
+}
+
+interface StoredRep {
+  side: Side;
+  soft: boolean;
+  measure: { time_s: number; answer: string; hand: string };
+}
+
+/** The reps of a horse's newest ride, as the server has them. */
+export async function storedReps(page: Page, name: string): Promise<StoredRep[]> {
+  const { horse_id } = await horse(page, name);
+  const answer = await page.request.get(`/api/horses/${horse_id}/levels/${flex}/strips`);
+  const { strips } = (await answer.json()) as { strips: { reps: StoredRep[] }[] };
+  return strips.at(-1)?.reps ?? [];
+}

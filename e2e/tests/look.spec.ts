@@ -1,0 +1,77 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { flex, horse, signIn } from './barn';
+
+/** The main views, on the sizes and in the lights people use. */
+
+async function views(page: Page): Promise<[string, string][]> {
+  const { horse_id } = await horse(page, 'Juniper Ash');
+  const level = `/horses/${horse_id}/levels/${flex}`;
+  return [
+    ['/', 'Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday'],
+    [`/horses/${horse_id}/ride/${flex}`, 'Juniper Ash'],
+    [`${level}/strip`, 'Juniper Ash'],
+    [level, 'Juniper Ash'],
+  ];
+}
+
+async function violations(page: Page) {
+  const found = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  return found.violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html).join(' ')}`);
+}
+
+for (const light of ['day', 'evening', 'sun']) {
+  test(`axe finds nothing on the four views in the ${light} light`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
+    await page.goto('/');
+    await expect(page.getByLabel('Sign-in')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await signIn(page, 'wren@saltgrass');
+    for (const [path, heading] of await views(page)) {
+      await page.goto(path);
+      await expect(
+        page.getByRole('heading', { level: 1, name: new RegExp(heading) }),
+      ).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      expect(await violations(page), path).toEqual([]);
+    }
+  });
+}
+
+for (const [width, height] of [
+  [390, 844],
+  [820, 1180],
+  [1280, 800],
+] as const) {
+  test(`nothing runs off the side at ${width}x${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await signIn(page, 'wren@saltgrass');
+    for (const [path, heading] of await views(page)) {
+      await page.goto(path);
+      await expect(
+        page.getByRole('heading', { level: 1, name: new RegExp(heading) }),
+      ).toBeVisible();
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect(wide, path).toBeLessThanOrEqual(width);
+    }
+  });
+}
+
+test('the recorder contrasts at least seven to one', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  await page.goto((await views(page))[1]![0]);
+  await expect(page.getByRole('heading', { level: 1, name: 'Juniper Ash' })).toBeVisible();
+  const found = await new AxeBuilder({ page }).withRules(['color-contrast-enhanced']).analyze();
+  expect(found.violations).toEqual([]);
+  expect(found.passes.length).toBeGreaterThan(0);
+});
+
+test('no page asks anything of another host', async ({ page }) => {
+  const hosts = new Set<string>();
+  page.on('request', (request) => hosts.add(new URL(request.url()).host));
+  await signIn(page, 'wren@saltgrass');
+  for (const [path] of await views(page)) await page.goto(path);
+  expect([...hosts]).toEqual([new URL(page.url()).host]);
+});

@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test';
+import { flex, horse, signIn } from './barn';
+
+test('a second barn sees nothing of the first, on the same device', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  const { horse_id } = await horse(page, 'Juniper Ash');
+  const gate = `/horses/${horse_id}/levels/${flex}`;
+  await page.goto(gate);
+  await expect(page.getByRole('heading', { name: 'Juniper Ash' })).toBeVisible();
+  await page.getByRole('button', { name: 'Wren' }).click();
+  await page.getByRole('menuitem', { name: 'Sign out' }).click();
+  await expect(page.getByRole('button', { name: 'Go to the barn' })).toBeVisible();
+  expect((await page.request.get('/api/horses')).status()).toBe(401);
+
+  await signIn(page, 'ines@twocedars');
+  await expect(page.getByText('Lanternfly').first()).toBeVisible();
+  for (const name of ['Juniper Ash', 'Oatcake', 'Thimble', 'Kettle']) {
+    await expect(page.getByText(name)).toHaveCount(0);
+  }
+  for (const path of [gate, `${gate}/strip`]) {
+    await page.goto(path);
+    await expect(page.getByText('Not in this barn')).toBeVisible();
+    await expect(page.getByText('Juniper Ash')).toHaveCount(0);
+  }
+  expect((await page.request.get(`/api${gate}`)).status()).toBe(404);
+});
+
+test('a wrong password is said, and nothing typed is lost', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Sign-in').fill('wren@saltgrass');
+  await page.getByLabel('Password').fill('wrong');
+  await page.getByRole('button', { name: 'Go to the barn' }).click();
+  await expect(page.getByRole('alert')).toContainText('sign-in or password is wrong');
+  await expect(page.getByLabel('Sign-in')).toHaveValue('wren@saltgrass');
+});
+
+test('an owner sees their own horses and records nothing', async ({ page }) => {
+  await signIn(page, 'odell@saltgrass');
+  await expect(page.getByText('Oatcake').first()).toBeVisible();
+  await expect(page.getByText('Thimble')).toHaveCount(0);
+  await expect(page.getByRole('link', { name: /^Ride/ })).toHaveCount(0);
+});

@@ -1,0 +1,88 @@
+import { expect, test, type Page } from '@playwright/test';
+import { expectAllSent, expectAsked, flex, hold, holdFor, horse, signIn, storedReps } from './barn';
+
+test('from Today through a ride to the open gate and back to a single ask', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  // Oatcake is one soft day away from the next rung.
+  const ride = page.getByRole('link', { name: 'Ride Oatcake' });
+  await ride.first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Oatcake' })).toBeVisible();
+
+  await holdFor(page, 'left', 1.2);
+  await expectAsked(page, 'left', 1);
+  await hold(page, 'right', 500);
+  await hold(page, 'left', 400);
+  await hold(page, 'right', 400);
+  await hold(page, 'right', 700);
+  await expectAsked(page, 'right', 3);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expectAsked(page, 'right', 2);
+  await expectAllSent(page);
+
+  const [first, ...others] = await storedReps(page, 'Oatcake');
+  expect(others).toHaveLength(3);
+  expect(first?.measure.answer).toBe('gave');
+  expect(Math.abs((first?.measure.time_s ?? 0) - 1.2)).toBeLessThanOrEqual(0.1);
+
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(page.getByRole('heading', { name: 'Confirm before, advance now' })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: 'Rein strip: left 2 of 2 soft, right 2 of 2 soft' }),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Every ask in words' }).getByRole('row'),
+  ).toHaveCount(5);
+
+  await page.getByRole('link', { name: 'See the gate' }).click();
+  await expect(page.getByRole('group', { name: 'The gate stands open' })).toBeVisible();
+  await page.getByRole('link', { name: /^First ask soft.*left/ }).click();
+  await expect(page.getByText('First ask soft, left side')).toBeVisible();
+  await page.locator('[data-rep]').first().click();
+  await expect(
+    page.getByText(/Left rein, fingertip: gave after 1\.[123] s\. The first ask/),
+  ).toBeVisible();
+  await page.getByRole('link', { name: 'See it in its ride' }).click();
+  await expect(page.locator('tr[aria-current=true]')).toContainText('first ask');
+
+  await page.getByRole('link', { name: 'Back to Today' }).click();
+  await expect(page.getByRole('link', { name: /^Ridden .* 4 asks$/ })).toBeVisible();
+});
+
+test('weeks of rides: stay became confirm, confirm became advance', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  await page
+    .getByRole('link', { name: /flexes to a light rein/i })
+    .first()
+    .waitFor();
+  await page.goto(await gateOf(page, 'Thimble'));
+  const runs = page.locator('ol > li').filter({ has: page.locator('a') });
+  await expect(runs.nth(0)).toContainText('Stay');
+  await expect(runs.nth(1)).toContainText('Confirm');
+  await expect(runs.nth(2)).toContainText('Advance');
+  await runs.nth(0).getByRole('link').first().click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Stay' })).toBeVisible();
+  await expect(page.getByText(/as of \w+day, /)).toBeVisible();
+  await expect(page.getByRole('group', { name: 'The gate is closed' })).toBeVisible();
+  await page.getByRole('link', { name: 'The gate today' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Advance' })).toBeVisible();
+});
+
+test('a stiff side is named, with every reason and what it would take', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  await page.goto(await gateOf(page, 'Kettle'));
+  await expect(page.getByRole('heading', { level: 2, name: 'Stay' })).toBeVisible();
+  await expect(page.getByText(/the right is the stiff side/)).toBeVisible();
+  await expect(
+    page.getByText(/At least \d+ .*on the right over \d+ days?, all soft/),
+  ).toBeVisible();
+  const judged = (await (await page.request.get(`/api${await gateOf(page, 'Kettle')}`)).json()) as {
+    judgement: { reasons: { says: string }[] };
+  };
+  for (const { says } of judged.judgement.reasons) {
+    await expect(page.getByText(says, { exact: true })).toBeVisible();
+  }
+});
+
+async function gateOf(page: Page, name: string) {
+  return `/horses/${(await horse(page, name)).horse_id}/levels/${flex}`;
+}
