@@ -28,25 +28,48 @@ fn error_of(output: &Output) -> Value {
 /// Freireich et al. 1963 (from memory): medians 23 and 8 weeks, log-rank 16.79.
 #[test]
 fn give_times_reads_and_writes_one_object() {
-    let treated = [6, 6, 6, -6, 7, -9, 10, -10, -11, 13, 16, -17, -19, -20, 22, 23, -25, -32, -32, -34, -35];
-    let placebo = [1, 1, 2, 2, 3, 4, 4, 5, 5, 8, 8, 8, 8, 11, 11, 12, 12, 15, 17, 22, 23];
-    let times = |weeks: &[i32]| weeks.iter().map(|w| json!([w.abs(), *w > 0])).collect::<Vec<_>>();
+    let treated = [
+        6, 6, 6, -6, 7, -9, 10, -10, -11, 13, 16, -17, -19, -20, 22, 23, -25, -32, -32, -34, -35,
+    ];
+    let placebo = [
+        1, 1, 2, 2, 3, 4, 4, 5, 5, 8, 8, 8, 8, 11, 11, 12, 12, 15, 17, 22, 23,
+    ];
+    let times = |weeks: &[i32]| {
+        weeks
+            .iter()
+            .map(|w| json!([w.abs(), *w > 0]))
+            .collect::<Vec<_>>()
+    };
     let input = json!({"left": times(&treated), "right": times(&placebo), "horizon_s": 35});
     let output = calc(&["give-times"], &input.to_string());
     assert!(output.status.success());
     let found: Value = serde_json::from_slice(&output.stdout).unwrap();
-    assert_eq!((&found["left"]["median_s"], &found["right"]["median_s"]), (&json!(23.0), &json!(8.0)));
-    assert_eq!(format!("{:.2}", found["log_rank"]["chi2"].as_f64().unwrap()), "16.79");
+    assert_eq!(
+        (&found["left"]["median_s"], &found["right"]["median_s"]),
+        (&json!(23.0), &json!(8.0))
+    );
+    assert_eq!(
+        format!("{:.2}", found["log_rank"]["chi2"].as_f64().unwrap()),
+        "16.79"
+    );
 }
 
 #[test]
 fn bad_input_is_exit_code_two_and_one_json_object() {
     let error = error_of(&calc(&["share"], r#"{"soft": 9, "asked": 4}"#));
-    assert_eq!(error, json!({"error": "must be 0 to asked (4), found 9", "field": "/soft"}));
+    assert_eq!(
+        error,
+        json!({"error": "must be 0 to asked (4), found 9", "field": "/soft"})
+    );
     assert_eq!(error_of(&calc(&["share"], "{"))["field"], "");
     assert_eq!(error_of(&calc(&["share"], ""))["field"], "");
     let unknown = error_of(&calc(&["shear"], "{}"));
-    assert!(unknown["error"].as_str().unwrap().contains("share, give-times, gate"));
+    assert!(
+        unknown["error"]
+            .as_str()
+            .unwrap()
+            .contains("share, give-times, gate")
+    );
 }
 
 #[test]
@@ -55,6 +78,8 @@ fn the_list_names_them_and_the_schema_describes_them() {
     for name in ["share", "give-times", "gate"] {
         assert!(list.lines().any(|line| line.starts_with(name)), "{list}");
         let schema: Value = serde_json::from_slice(&calc(&[name, "--schema"], "").stdout).unwrap();
-        assert!(schema["input"]["properties"].is_object() && schema["output"]["properties"].is_object());
+        assert!(
+            schema["input"]["properties"].is_object() && schema["output"]["properties"].is_object()
+        );
     }
 }

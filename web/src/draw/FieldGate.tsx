@@ -43,6 +43,8 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
     y + lean * ((x - from) / (to - from)) * (1 - (2 * y) / height);
   const bar = (x1: number, x2: number, y: number) =>
     `M${x1} ${yAt(y, x1)}L${x2} ${yAt(y, x2)}L${x2} ${yAt(y + railHeight, x2)}L${x1} ${yAt(y + railHeight, x1)}Z`;
+  // Words stand clear of the brace behind them.
+  const halo = { stroke: leather.ground, strokeWidth: 5, paintOrder: 'stroke' };
   const post = (x: number) => (
     <rect x={x} y={2} width={postWidth} height={height - 4} rx={3} fill={leather.ink} />
   );
@@ -70,26 +72,10 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
         y2={yAt(40, to)}
         stroke={leather.line}
         strokeWidth={9}
+        opacity={0.4}
       />
       {post(0)}
       {post(latch)}
-      {[40, (all.length - 1) * rowHeight + 40].map((y) => (
-        <path
-          key={y}
-          d={`M2 ${y}h${postWidth + 22}`}
-          stroke={leather.ink}
-          strokeWidth={6}
-          strokeLinecap="round"
-        />
-      ))}
-      {!open && (
-        <path
-          d={`M${to - 16} 41h${postWidth + 12}`}
-          stroke={leather.ink}
-          strokeWidth={6}
-          strokeLinecap="round"
-        />
-      )}
       {open && (
         <path
           d={`M${to + 8} ${height - 12}h${latch - to - 14}`}
@@ -110,6 +96,7 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
               textAnchor="middle"
               fontSize={width < 500 ? 13.5 : 15}
               fill={leather.ink}
+              {...halo}
             >
               {rail.label}
             </text>
@@ -160,6 +147,7 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
                     fontSize={width < 500 ? 16 : 18}
                     fontWeight={700}
                     fill={half.passes ? leather.ink : leather.brick}
+                    {...halo}
                     style={{ fontVariantNumeric: 'tabular-nums' }}
                   >
                     {half.passes ? '✓ ' : '✗ '}
@@ -181,6 +169,23 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
           </g>
         );
       })}
+      {[40, (all.length - 1) * rowHeight + 40].map((y) => (
+        <path
+          key={y}
+          d={`M2 ${y}h${postWidth + 22}`}
+          stroke={leather.ink}
+          strokeWidth={6}
+          strokeLinecap="round"
+        />
+      ))}
+      {!open && (
+        <path
+          d={`M${to - 16} 41h${postWidth + 12}`}
+          stroke={leather.ink}
+          strokeWidth={6}
+          strokeLinecap="round"
+        />
+      )}
     </svg>
   );
 }

@@ -27,6 +27,15 @@ export function GatePage() {
   );
 }
 
+/** Gate, then what it would take, then the way here; on a wide screen the middle one stands beside. */
+const layout = {
+  display: 'grid',
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 3fr) minmax(0, 2fr)' },
+  gridTemplateRows: { md: 'auto 1fr' },
+  gap: { xs: 3, md: 5 },
+  mt: 2,
+};
+
 function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseLevel }) {
   const { horse, judgement, gate } = judged;
   const navigate = useNavigate();
@@ -56,8 +65,8 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
           <Typography sx={{ fontSize: '1.15rem' }}>{judgement.says}</Typography>
         </Box>
       </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 5 }, mt: 2 }}>
-        <Box sx={{ flex: '3 1 340px', minWidth: 0 }}>
+      <Box sx={layout}>
+        <Box sx={{ minWidth: 0 }}>
           <Box
             sx={{ display: 'flex', justifyContent: 'space-between', px: 2.5 }}
             aria-hidden="true"
@@ -76,22 +85,8 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
             hrefOf={hrefOf}
             onOpen={(href) => void navigate(href)}
           />
-          <Box component="section" sx={{ mt: 4 }}>
-            <Typography variant="h2" sx={{ mb: 1 }}>
-              How it came here
-            </Typography>
-            {judgement.days.length === 0 ? (
-              <Typography>No ride has asked this yet. The first one starts the story.</Typography>
-            ) : (
-              <VerdictRuns
-                days={judgement.days}
-                on={judgement.on}
-                hrefOf={(day) => levelPath({ ...level, on: day })}
-              />
-            )}
-          </Box>
         </Box>
-        <Box sx={{ flex: '2 1 320px', minWidth: 0 }}>
+        <Box sx={{ minWidth: 0, gridRow: { md: 'span 2' } }}>
           <Typography variant="h2">What it would take</Typography>
           <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
           <Reasons reasons={judgement.reasons} hrefOf={hrefOf} />
@@ -114,6 +109,20 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
               </Button>
             )}
           </Box>
+        </Box>
+        <Box component="section" sx={{ minWidth: 0 }}>
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            How it came here
+          </Typography>
+          {judgement.days.length === 0 ? (
+            <Typography>No ride has asked this yet. The first one starts the story.</Typography>
+          ) : (
+            <VerdictRuns
+              days={judgement.days}
+              on={judgement.on}
+              hrefOf={(day) => levelPath({ ...level, on: day })}
+            />
+          )}
         </Box>
       </Box>
       <Typography variant="body2" sx={{ mt: 4, color: 'text.secondary', maxWidth: 760 }}>

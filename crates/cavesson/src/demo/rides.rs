@@ -59,7 +59,10 @@ pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec
 }
 
 fn one_good_day_is_missing(judged: &Judgement) -> bool {
-    judged.what_it_takes.if_all_soft.is_some_and(|further| further.days == 1)
+    judged
+        .what_it_takes
+        .if_all_soft
+        .is_some_and(|further| further.days == 1)
 }
 
 /// Stay, then confirm, then advance, each for good, and never another word between.

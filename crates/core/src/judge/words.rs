@@ -28,7 +28,7 @@ pub fn verdict(verdict: Verdict, check: &GateCheck, takes: &WhatItTakes) -> Stri
             "Nothing asked lately. Start with a few light asks on each side.".to_owned()
         }
         Verdict::Stay => match takes.limits {
-            Some(kind) => format!("What holds it: {}.", place(kind, takes.limits_side)),
+            Some(kind) => format!("What holds it: {}.", place(kind, takes.limits_side, check)),
             None => "Same again.".to_owned(),
         },
         Verdict::Refresh => "Held, but rusty. A short cold retest: two or three a side.".to_owned(),
@@ -40,15 +40,22 @@ fn waits_for_days(check: &GateCheck) -> bool {
 }
 
 /// A rail by name, with its side.
-pub fn place(kind: ItemKind, side: Option<Side>) -> String {
-    let name = match kind {
-        ItemKind::Reps => "too few asks",
-        ItemKind::Days => "too few days",
-        ItemKind::SoftShare => "not soft often enough",
-        ItemKind::LowShare => "not surely soft enough yet",
-        ItemKind::FirstAsk => "the first ask",
-        ItemKind::Difference => "the sides differ",
-        ItemKind::TimeRatio => "one side takes longer",
+fn place(kind: ItemKind, side: Option<Side>, check: &GateCheck) -> String {
+    let stiff = check.evenness.and_then(|even| even.stiff_side);
+    let name = match (kind, stiff) {
+        (ItemKind::Reps, _) => "too few asks",
+        (ItemKind::Days, _) => "too few days",
+        (ItemKind::SoftShare, _) => "not soft often enough",
+        (ItemKind::LowShare, _) => "not surely soft enough yet",
+        (ItemKind::FirstAsk, _) => "the first ask",
+        (ItemKind::Difference, Some(side)) => {
+            return format!("the {} side lags behind", side.word());
+        }
+        (ItemKind::TimeRatio, Some(side)) => {
+            return format!("the {} side takes longer", side.word());
+        }
+        (ItemKind::Difference, None) => "the sides differ",
+        (ItemKind::TimeRatio, None) => "one side takes longer",
     };
     match side {
         Some(side) => format!("{name}, {} side", side.word()),
