@@ -1,5 +1,7 @@
 //! The Cavesson program: serve, demo, calc, openapi.
 
+#![warn(clippy::unwrap_used)]
+
 mod calculate;
 mod demo;
 mod serve;

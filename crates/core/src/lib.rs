@@ -18,6 +18,8 @@
 //! and no randomness without a seed. Time, ids and seeds are arguments. Lengths
 //! of time are seconds, forces newtons; days are the barn's own calendar days.
 
+#![warn(clippy::unwrap_used)]
+
 pub mod bounds;
 pub mod calc;
 pub mod evidence;

@@ -8,9 +8,9 @@ use cavesson_core::evidence::evenness::symmetry_index_pct;
 use cavesson_core::evidence::give_time::{TimeToGive, log_rank, restricted_mean_s};
 use cavesson_core::evidence::share::{Day, quantile, share_of_days, wilson};
 use cavesson_core::judge::judge_level;
-use cavesson_core::ladder::{Gate, Ladder, Level, SkillId};
+use cavesson_core::ladder::{Gate, Ladder, SkillId};
 use cavesson_core::rep::Rep;
-use cavesson_core::sim_horse::{PlannedRide, Traits, simulate};
+use cavesson_core::sim_horse::Traits;
 use jiff::ToSpan;
 use proptest::prelude::*;
 
@@ -41,29 +41,9 @@ fn time_list() -> impl Strategy<Value = Vec<TimeToGive>> {
 
 /// A reference horse ridden every other day.
 fn ridden(seed: u64, rides: usize) -> Vec<Rep> {
-    let level = Level {
-        skill: SkillId("bend.flex".into()),
-        gait: cavesson_core::Gait::Stand,
-    };
-    let plan: Vec<PlannedRide> = (0..rides)
-        .map(|ride| {
-            let day = barn::day(2 * ride as i64);
-            let at = day
-                .at(15, 0, 0, 0)
-                .to_zoned(jiff::tz::TimeZone::UTC)
-                .unwrap()
-                .timestamp();
-            PlannedRide {
-                day,
-                first_ask_at: at,
-                left: 4,
-                right: 5,
-            }
-        })
-        .collect();
-    simulate(&Traits::reference(seed), &level, &plan, seed)
+    barn::simulated(&Traits::reference(seed), rides, 2, (4, 5), seed)
         .into_iter()
-        .flat_map(|r| r.reps)
+        .flat_map(|ride| ride.reps)
         .collect()
 }
 

@@ -2,10 +2,9 @@
 
 mod barn;
 
-use cavesson_core::ladder::{Level, SkillId};
+use cavesson_core::Side;
 use cavesson_core::rep::SoftRule;
-use cavesson_core::sim_horse::{PlannedRide, SimulatedRide, Traits, simulate};
-use cavesson_core::{Gait, Side};
+use cavesson_core::sim_horse::{SimulatedRide, Traits};
 
 const STEADY: Traits = Traits {
     start: -1.0,
@@ -18,28 +17,8 @@ const STEADY: Traits = Traits {
     warm_up: 0.4,
 };
 
-fn ride_it(traits: &Traits, rides: i64, reps: u32) -> Vec<SimulatedRide> {
-    let level = Level {
-        skill: SkillId("bend.flex".into()),
-        gait: Gait::Stand,
-    };
-    let plan: Vec<PlannedRide> = (0..rides)
-        .map(|ride| {
-            let day = barn::day(ride);
-            let at = day
-                .at(15, 0, 0, 0)
-                .to_zoned(jiff::tz::TimeZone::UTC)
-                .unwrap()
-                .timestamp();
-            PlannedRide {
-                day,
-                first_ask_at: at,
-                left: reps,
-                right: reps,
-            }
-        })
-        .collect();
-    simulate(traits, &level, &plan, 7)
+fn ride_it(traits: &Traits, rides: usize, reps: u32) -> Vec<SimulatedRide> {
+    barn::simulated(traits, rides, 1, (reps, reps), 7)
 }
 
 #[test]

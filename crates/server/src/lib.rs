@@ -9,6 +9,8 @@
 //! | `session`, `today`, `horses`, `levels`, `rides`, `batches`, `ladder`, `calc` | one noun each |
 //! | [`web`] | the web application's files |
 
+#![warn(clippy::unwrap_used)]
+
 mod batches;
 mod body;
 mod calc;

@@ -13,6 +13,8 @@
 //! Two walls keep barns apart: every query names the barn, and row-level
 //! security shows a [`barn::BarnTransaction`] nothing but its own barn.
 
+#![warn(clippy::unwrap_used)]
+
 pub mod barn;
 pub mod error;
 pub mod horse;

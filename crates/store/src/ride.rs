@@ -26,6 +26,30 @@ pub struct Ride {
     pub asked: i64,
 }
 
+struct Row {
+    ride_id: Uuid,
+    horse_id: Uuid,
+    rider: String,
+    day: jiff_sqlx::Date,
+    started_at: jiff_sqlx::Timestamp,
+    finished_at: Option<jiff_sqlx::Timestamp>,
+    asked: i64,
+}
+
+impl From<Row> for Ride {
+    fn from(row: Row) -> Ride {
+        Ride {
+            ride_id: row.ride_id,
+            horse_id: row.horse_id,
+            rider: row.rider,
+            day: row.day.to_jiff(),
+            started_at: row.started_at.to_jiff(),
+            finished_at: row.finished_at.map(|at| at.to_jiff()),
+            asked: row.asked,
+        }
+    }
+}
+
 /// The ride of that id; with `owner`, only on that person's horse.
 ///
 /// # Errors
@@ -36,7 +60,8 @@ pub async fn find(
     owner: Option<Uuid>,
 ) -> StoreResult<Option<Ride>> {
     let barn_id = barn.barn_id();
-    let row = sqlx::query!(
+    let row = sqlx::query_as!(
+        Row,
         r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at,
                   (select count(*) from rep where rep.barn_id = r.barn_id
                    and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
@@ -50,15 +75,7 @@ pub async fn find(
     )
     .fetch_optional(barn.connection())
     .await?;
-    Ok(row.map(|row| Ride {
-        ride_id: row.ride_id,
-        horse_id: row.horse_id,
-        rider: row.rider,
-        day: row.day.to_jiff(),
-        started_at: row.started_at.to_jiff(),
-        finished_at: row.finished_at.map(|at| at.to_jiff()),
-        asked: row.asked,
-    }))
+    Ok(row.map(Ride::from))
 }
 
 /// The rides of a day, earliest first.
@@ -67,7 +84,8 @@ pub async fn find(
 /// When the query fails.
 pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ride>> {
     let barn_id = barn.barn_id();
-    let rows = sqlx::query!(
+    let rows = sqlx::query_as!(
+        Row,
         r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at,
                   (select count(*) from rep where rep.barn_id = r.barn_id
                    and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
@@ -80,18 +98,7 @@ pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ri
     )
     .fetch_all(barn.connection())
     .await?;
-    Ok(rows
-        .into_iter()
-        .map(|row| Ride {
-            ride_id: row.ride_id,
-            horse_id: row.horse_id,
-            rider: row.rider,
-            day: row.day.to_jiff(),
-            started_at: row.started_at.to_jiff(),
-            finished_at: row.finished_at.map(|at| at.to_jiff()),
-            asked: row.asked,
-        })
-        .collect())
+    Ok(rows.into_iter().map(Ride::from).collect())
 }
 
 /// The horses of those of `ride_ids` that are in the barn.

@@ -1,8 +1,9 @@
 //! Rides and reps for tests, in the trade's words.
 #![allow(dead_code)]
 
-use cavesson_core::ladder::SkillId;
+use cavesson_core::ladder::{Level, SkillId};
 use cavesson_core::rep::{Answer, Give, HandWeight, Measure, Rep};
+use cavesson_core::sim_horse::{PlannedRide, SimulatedRide, Traits, simulate};
 use cavesson_core::{Gait, Side};
 use jiff::civil::{Date, date};
 use jiff::{SignedDuration, ToSpan};
@@ -87,4 +88,35 @@ pub fn mirrored(reps: &[Rep]) -> Vec<Rep> {
             ..rep.clone()
         })
         .collect()
+}
+
+/// A simulated horse asked `left` and `right` times in every ride, `gap` days apart.
+pub fn simulated(
+    traits: &Traits,
+    rides: usize,
+    gap: i64,
+    (left, right): (u32, u32),
+    seed: u64,
+) -> Vec<SimulatedRide> {
+    let level = Level {
+        skill: SkillId("bend.flex".into()),
+        gait: Gait::Stand,
+    };
+    let plan: Vec<PlannedRide> = (0..rides)
+        .map(|ride| {
+            let day = day(gap * ride as i64);
+            let first_ask_at = day
+                .at(15, 0, 0, 0)
+                .to_zoned(jiff::tz::TimeZone::UTC)
+                .unwrap()
+                .timestamp();
+            PlannedRide {
+                day,
+                first_ask_at,
+                left,
+                right,
+            }
+        })
+        .collect();
+    simulate(traits, &level, &plan, seed)
 }
