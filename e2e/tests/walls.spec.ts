@@ -25,6 +25,16 @@ test('a second barn sees nothing of the first, on the same device', async ({ pag
   expect((await page.request.get(`/api${gate}`)).status()).toBe(404);
 });
 
+test('a session that ended on the server leads back to the sign-in', async ({ page }) => {
+  await signIn(page, 'odell@saltgrass');
+  await page.request.delete('/api/session');
+  await page
+    .getByRole('link', { name: /flexes to a light rein/i })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: 'Go to the barn' })).toBeVisible();
+});
+
 test('a wrong password is said, and nothing typed is lost', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('Sign-in').fill('wren@saltgrass');

@@ -68,14 +68,14 @@ fn bad_input_is_exit_code_two_and_one_json_object() {
         unknown["error"]
             .as_str()
             .unwrap()
-            .contains("share, give-times, gate")
+            .contains("share, give-times, evenness")
     );
 }
 
 #[test]
 fn the_list_names_them_and_the_schema_describes_them() {
     let list = String::from_utf8(calc(&["--list"], "").stdout).unwrap();
-    for name in ["share", "give-times", "gate"] {
+    for name in ["share", "give-times", "evenness", "trend", "ewma", "cusum", "gate"] {
         assert!(list.lines().any(|line| line.starts_with(name)), "{list}");
         let schema: Value = serde_json::from_slice(&calc(&[name, "--schema"], "").stdout).unwrap();
         assert!(

@@ -47,6 +47,16 @@ pub const TIME_RATIO: Bound = bound("ratio of times", "", 1.0, 20.0);
 pub const RUSTY_DAYS: Bound = bound("days to rusty", "days", 1.0, 400.0);
 /// How far a device's clock may run ahead of the server's.
 pub const CLOCK_AHEAD_S: Bound = bound("clock ahead", "s", 0.0, 120.0);
+/// A figure that cannot be below zero, in a calculator.
+pub const FIGURE: Bound = bound("figure", "", 0.0, 1e9);
+/// Any figure in a calculator.
+pub const ANY_FIGURE: Bound = bound("figure", "", -1e9, 1e9);
+/// The weight of the newest figure in a moving average.
+pub const LAMBDA: Bound = bound("weight of the newest figure", "", 0.01, 1.0);
+/// Days in one trend: every pair of them is looked at.
+pub const SERIES: Bound = bound("figures at once", "", 0.0, 2_000.0);
+/// Figures in one chart.
+pub const LONG_SERIES: Bound = bound("figures at once", "", 0.0, 100_000.0);
 /// Reps in one calculator call or one upload.
 pub const REPS_AT_ONCE: Bound = bound("reps at once", "reps", 0.0, 5_000.0);
 /// Rides in one upload.

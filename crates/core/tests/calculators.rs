@@ -52,7 +52,28 @@ fn gate_takes_reps_as_the_api_sends_them() {
     assert_eq!(output["what_it_takes"]["if_all_soft"]["days"], 0);
 }
 
+/// The printed limits of the NIST/SEMATECH e-Handbook, 6.3.2.4 (from memory).
+#[test]
+fn charts_and_trend_answer_with_the_documented_fields() {
+    let chart = run("ewma", json!({"value": [52, 47, 53], "target": 50, "sd": 2.0539, "lambda": 0.3, "width": 3})).unwrap();
+    assert_eq!(format!("{:.4}", chart["upper"].as_f64().unwrap()), "52.5884");
+    assert_eq!(chart["alarm_at"], Value::Null);
+    let sums = run("cusum", json!({"value": [0, 2, 2], "target": 0, "k": 0.5, "h": 2})).unwrap();
+    assert_eq!(sums, json!({"high": [0.0, 1.5, 3.0], "low": [0.0, 0.0, 0.0], "alarm_at": 2}));
+    let trend = run("trend", json!({"day": [3, 1, 2, 4], "value": [0.3, 0.1, 0.2, 0.4]})).unwrap();
+    assert_eq!((&trend["says"], &trend["tau"]), (&json!("improving"), &json!(1.0)));
+    let even = run("evenness", json!({"left": 3, "right": 1})).unwrap();
+    assert_eq!(even, json!({"symmetry_index_pct": 100.0, "difference": 2.0}));
+}
+
 #[rstest]
+#[case("trend", json!({"day": [1, 2], "value": [1]}), "/value", "one figure for each day (2), found 1")]
+#[case("trend", json!({"day": [1, 2, 1], "value": [1, 2, 3]}), "/day/2", "day 1 is there twice")]
+#[case("trend", json!({"day": vec![0; 2001], "value": []}), "/day", "figures at once must be 0 to 2000, found 2001")]
+#[case("ewma", json!({"value": [1], "target": 0, "sd": -1, "lambda": 0.3, "width": 3}), "/sd", "must be 0 to 1000000000, found -1")]
+#[case("ewma", json!({"value": [1], "target": 0, "sd": 1, "lambda": 0, "width": 3}), "/lambda", "must be 0.01 to 1, found 0")]
+#[case("cusum", json!({"value": [1, 2e9], "target": 0, "k": 1, "h": 1}), "/value/1", "found 2000000000")]
+#[case("evenness", json!({"left": -3, "right": 1}), "/left", "figure must be 0 to 1000000000, found -3")]
 #[case("share", json!({"soft": 5, "asked": 4}), "/soft", "must be 0 to asked (4), found 5")]
 #[case("share", json!({"soft": 0, "asked": 0}), "/asked", "asks must be 1 to 1000000000, found 0")]
 #[case("share", json!({"soft": 1, "asked": 4, "confidence": 1.0}), "/confidence", "confidence must be 0.5 to 0.9999, found 1")]

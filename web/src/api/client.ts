@@ -23,7 +23,10 @@ export class NoSignalError extends Error {
 }
 
 // fetch is looked up at each call, so that a page can stand in for the network.
-export const client = createClient<paths>({ baseUrl: '/', fetch: (request) => fetch(request) });
+export const client = createClient<paths>({
+  baseUrl: location.origin,
+  fetch: (request) => fetch(request),
+});
 
 type Fetched<T> = { data?: T; error?: unknown; response: Response };
 

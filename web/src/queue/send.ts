@@ -3,7 +3,9 @@ import type { KeptDatabase, KeptRep, KeptRide } from './db';
 
 /** One attempt at sending what waits; what the server refuses is set aside with its reason. */
 
-const most = 500;
+/** Well below what the server takes at once. */
+const mostReps = 500;
+const mostRides = 100;
 
 export type Sent = 'nothing' | 'sent' | 'refused';
 
@@ -22,11 +24,16 @@ export async function sendWaiting(db: KeptDatabase): Promise<Sent> {
   }
 }
 
+/** As much as one batch takes: asks with the rides they belong to, then rides that were finished. */
 async function waiting(db: KeptDatabase): Promise<{ rides: KeptRide[]; reps: KeptRep[] }> {
-  const reps = await db.reps.where('state').equals('waiting').limit(most).toArray();
-  const rides = await db.rides.where('state').equals('waiting').toArray();
-  const withReps = new Set(await db.reps.orderBy('rideId').uniqueKeys());
-  return { rides: rides.filter((ride) => withReps.has(ride.rideId)).slice(0, most / 5), reps };
+  const reps = await db.reps.where('state').equals('waiting').limit(mostReps).toArray();
+  const asked = new Set(reps.map((rep) => rep.rideId));
+  const everAsked = new Set(await db.reps.orderBy('rideId').uniqueKeys());
+  const rides = (await db.rides.where('state').equals('waiting').toArray())
+    .filter((ride) => everAsked.has(ride.rideId))
+    .sort((a, b) => Number(asked.has(b.rideId)) - Number(asked.has(a.rideId)));
+  const later = new Set(rides.slice(mostRides).map((ride) => ride.rideId));
+  return { rides: rides.slice(0, mostRides), reps: reps.filter((rep) => !later.has(rep.rideId)) };
 }
 
 function asSentRide(ride: KeptRide): Schemas['NewRide'] {

@@ -2,17 +2,22 @@
 //! server or screen. One JSON object in, one out; units stand in the field
 //! names.
 //!
-//! - [`share`], [`give_times`], [`gate`]
+//! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
+//! - [`gate`]
 
+pub mod cusum;
+pub mod evenness;
+pub mod ewma;
 pub mod gate;
 pub mod give_times;
 pub mod share;
+pub mod trend;
 
 use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
 
-use crate::bounds::FieldError;
+use crate::bounds::{Bound, FieldError};
 
 /// One calculator.
 #[derive(Clone, Copy)]
@@ -37,7 +42,15 @@ impl std::fmt::Debug for Calculator {
 }
 
 /// All calculators, in the order they are listed.
-pub const ALL: &[Calculator] = &[share::CALCULATOR, give_times::CALCULATOR, gate::CALCULATOR];
+pub const ALL: &[Calculator] = &[
+    share::CALCULATOR,
+    give_times::CALCULATOR,
+    evenness::CALCULATOR,
+    trend::CALCULATOR,
+    ewma::CALCULATOR,
+    cusum::CALCULATOR,
+    gate::CALCULATOR,
+];
 
 /// The calculator of that name.
 pub fn find(name: &str) -> Option<&'static Calculator> {
@@ -52,6 +65,20 @@ fn run_json<I: DeserializeOwned, O: Serialize>(
     let input: I = read(input)?;
     let output = calculate(input)?;
     serde_json::to_value(output).map_err(|error| FieldError::new("", error.to_string()))
+}
+
+/// A list whose length and every figure lie within their bounds.
+fn series<'a>(
+    field: &str,
+    values: &'a [f64],
+    each: Bound,
+    length: Bound,
+) -> Result<&'a [f64], FieldError> {
+    length.check_count(field, values.len())?;
+    for (index, value) in values.iter().enumerate() {
+        each.check(&format!("{field}/{index}"), *value)?;
+    }
+    Ok(values)
 }
 
 /// Reads a JSON value strictly.

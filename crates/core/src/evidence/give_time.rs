@@ -47,11 +47,16 @@ struct Moment {
     at_risk: f64,
 }
 
+fn sorted(times: &[TimeToGive]) -> Vec<TimeToGive> {
+    let mut sorted = times.to_vec();
+    sorted.sort_by(|a, b| a.seconds.total_cmp(&b.seconds));
+    sorted
+}
+
 /// The times at which somebody gave, earliest first. An ask censored at the
 /// same time as a give counts as still at risk there, as is usual.
 fn moments(times: &[TimeToGive]) -> Vec<Moment> {
-    let mut sorted = times.to_vec();
-    sorted.sort_by(|a, b| a.seconds.total_cmp(&b.seconds));
+    let sorted = sorted(times);
     let mut moments: Vec<Moment> = Vec::new();
     for (index, time) in sorted.iter().enumerate().filter(|(_, time)| time.gave) {
         match moments.last_mut() {
@@ -116,13 +121,13 @@ pub fn log_rank(left: &[TimeToGive], right: &[TimeToGive]) -> Option<LogRank> {
         return None;
     }
     let both: Vec<TimeToGive> = left.iter().chain(right).copied().collect();
+    let left = sorted(left);
     let (mut observed_less_expected, mut variance) = (0.0, 0.0);
     for moment in moments(&both) {
-        let at_risk_left = left.iter().filter(|t| t.seconds >= moment.seconds).count() as f64;
-        let gave_left = left
-            .iter()
-            .filter(|t| t.gave && t.seconds == moment.seconds)
-            .count() as f64;
+        let before = left.partition_point(|t| t.seconds < moment.seconds);
+        let then = left[before..].iter().take_while(|t| t.seconds == moment.seconds);
+        let at_risk_left = (left.len() - before) as f64;
+        let gave_left = then.filter(|t| t.gave).count() as f64;
         let (d, n) = (moment.gave, moment.at_risk);
         observed_less_expected += gave_left - d * at_risk_left / n;
         if n > 1.0 {

@@ -4,11 +4,15 @@
 //! - [`give_time`]: time to give, unanswered asks as censored
 //! - [`first_ask`]: the first ask of a day and side
 //! - [`evenness`]: left against right
+//! - [`trend`]: improving, level, slipping
+//! - [`slip`]: the alarm against the settled level
 
 pub mod evenness;
 pub mod first_ask;
 pub mod give_time;
 pub mod share;
+pub mod slip;
+pub mod trend;
 
 use jiff::civil::Date;
 use uuid::Uuid;
