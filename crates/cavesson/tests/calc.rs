@@ -75,7 +75,15 @@ fn bad_input_is_exit_code_two_and_one_json_object() {
 #[test]
 fn the_list_names_them_and_the_schema_describes_them() {
     let list = String::from_utf8(calc(&["--list"], "").stdout).unwrap();
-    for name in ["share", "give-times", "evenness", "trend", "ewma", "cusum", "gate"] {
+    for name in [
+        "share",
+        "give-times",
+        "evenness",
+        "trend",
+        "ewma",
+        "cusum",
+        "gate",
+    ] {
         assert!(list.lines().any(|line| line.starts_with(name)), "{list}");
         let schema: Value = serde_json::from_slice(&calc(&[name, "--schema"], "").stdout).unwrap();
         assert!(

@@ -55,15 +55,39 @@ fn gate_takes_reps_as_the_api_sends_them() {
 /// The printed limits of the NIST/SEMATECH e-Handbook, 6.3.2.4 (from memory).
 #[test]
 fn charts_and_trend_answer_with_the_documented_fields() {
-    let chart = run("ewma", json!({"value": [52, 47, 53], "target": 50, "sd": 2.0539, "lambda": 0.3, "width": 3})).unwrap();
-    assert_eq!(format!("{:.4}", chart["upper"].as_f64().unwrap()), "52.5884");
+    let chart = run(
+        "ewma",
+        json!({"value": [52, 47, 53], "target": 50, "sd": 2.0539, "lambda": 0.3, "width": 3}),
+    )
+    .unwrap();
+    assert_eq!(
+        format!("{:.4}", chart["upper"].as_f64().unwrap()),
+        "52.5884"
+    );
     assert_eq!(chart["alarm_at"], Value::Null);
-    let sums = run("cusum", json!({"value": [0, 2, 2], "target": 0, "k": 0.5, "h": 2})).unwrap();
-    assert_eq!(sums, json!({"high": [0.0, 1.5, 3.0], "low": [0.0, 0.0, 0.0], "alarm_at": 2}));
-    let trend = run("trend", json!({"day": [3, 1, 2, 4], "value": [0.3, 0.1, 0.2, 0.4]})).unwrap();
-    assert_eq!((&trend["says"], &trend["tau"]), (&json!("improving"), &json!(1.0)));
+    let sums = run(
+        "cusum",
+        json!({"value": [0, 2, 2], "target": 0, "k": 0.5, "h": 2}),
+    )
+    .unwrap();
+    assert_eq!(
+        sums,
+        json!({"high": [0.0, 1.5, 3.0], "low": [0.0, 0.0, 0.0], "alarm_at": 2})
+    );
+    let trend = run(
+        "trend",
+        json!({"day": [3, 1, 2, 4], "value": [0.3, 0.1, 0.2, 0.4]}),
+    )
+    .unwrap();
+    assert_eq!(
+        (&trend["says"], &trend["tau"]),
+        (&json!("improving"), &json!(1.0))
+    );
     let even = run("evenness", json!({"left": 3, "right": 1})).unwrap();
-    assert_eq!(even, json!({"symmetry_index_pct": 100.0, "difference": 2.0}));
+    assert_eq!(
+        even,
+        json!({"symmetry_index_pct": 100.0, "difference": 2.0})
+    );
 }
 
 #[rstest]

@@ -45,8 +45,16 @@ fn cusum_equals_the_nist_example() {
     ];
     let sums = cusum(&values, 325.0, 0.3175, 4.1959);
     for index in 0..20 {
-        assert!((sums.high[index] - high[index]).abs() < 0.0076, "{index} {:?}", sums.high);
-        assert!((sums.low[index] - low[index]).abs() < 0.0076, "{index} {:?}", sums.low);
+        assert!(
+            (sums.high[index] - high[index]).abs() < 0.0076,
+            "{index} {:?}",
+            sums.high
+        );
+        assert!(
+            (sums.low[index] - low[index]).abs() < 0.0076,
+            "{index} {:?}",
+            sums.low
+        );
     }
     assert_eq!(sums.alarm_at, Some(13));
 }

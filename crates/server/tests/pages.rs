@@ -211,7 +211,18 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
         .iter()
         .map(|c| c["name"].as_str().unwrap())
         .collect();
-    assert_eq!(names, ["share", "give-times", "evenness", "trend", "ewma", "cusum", "gate"]);
+    assert_eq!(
+        names,
+        [
+            "share",
+            "give-times",
+            "evenness",
+            "trend",
+            "ewma",
+            "cusum",
+            "gate"
+        ]
+    );
     let answer = visitor
         .post("/api/calc/share", &json!({"soft": 15, "asked": 148}))
         .await;

@@ -54,5 +54,9 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     let k = FIGURE.check("/k", input.k)?;
     let h = FIGURE.check("/h", input.h)?;
     let sums = cusum(values, target, k, h);
-    Ok(Output { high: sums.high, low: sums.low, alarm_at: sums.alarm_at })
+    Ok(Output {
+        high: sums.high,
+        low: sums.low,
+        alarm_at: sums.alarm_at,
+    })
 }

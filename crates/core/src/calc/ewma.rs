@@ -59,5 +59,10 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     let lambda = LAMBDA.check("/lambda", input.lambda)?;
     let width = FIGURE.check("/width", input.width)?;
     let chart = ewma(values, target, sd, lambda, width);
-    Ok(Output { z: chart.z, lower: chart.lower, upper: chart.upper, alarm_at: chart.alarm_at })
+    Ok(Output {
+        z: chart.z,
+        lower: chart.lower,
+        upper: chart.upper,
+        alarm_at: chart.alarm_at,
+    })
 }

@@ -52,13 +52,20 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     if days.len() != values.len() {
         return Err(FieldError::new(
             "/value",
-            format!("must hold one figure for each day ({}), found {}", days.len(), values.len()),
+            format!(
+                "must hold one figure for each day ({}), found {}",
+                days.len(),
+                values.len()
+            ),
         ));
     }
     if let Some(twice) = (1..days.len()).find(|index| days[..*index].contains(&days[*index])) {
         return Err(FieldError::new(
             format!("/day/{twice}"),
-            format!("day {} is there twice; give each day one figure", days[twice]),
+            format!(
+                "day {} is there twice; give each day one figure",
+                days[twice]
+            ),
         ));
     }
     let found = trend(days, values);

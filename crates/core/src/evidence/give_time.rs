@@ -125,7 +125,9 @@ pub fn log_rank(left: &[TimeToGive], right: &[TimeToGive]) -> Option<LogRank> {
     let (mut observed_less_expected, mut variance) = (0.0, 0.0);
     for moment in moments(&both) {
         let before = left.partition_point(|t| t.seconds < moment.seconds);
-        let then = left[before..].iter().take_while(|t| t.seconds == moment.seconds);
+        let then = left[before..]
+            .iter()
+            .take_while(|t| t.seconds == moment.seconds);
         let at_risk_left = (left.len() - before) as f64;
         let gave_left = then.filter(|t| t.gave).count() as f64;
         let (d, n) = (moment.gave, moment.at_risk);

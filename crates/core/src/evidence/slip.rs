@@ -35,8 +35,15 @@ pub fn ewma(values: &[f64], target: f64, sd: f64, lambda: f64, width: f64) -> Ew
             before
         })
         .collect();
-    let alarm_at = z.iter().position(|average| *average < lower || *average > upper);
-    Ewma { z, lower, upper, alarm_at }
+    let alarm_at = z
+        .iter()
+        .position(|average| *average < lower || *average > upper);
+    Ewma {
+        z,
+        lower,
+        upper,
+        alarm_at,
+    }
 }
 
 /// A two-sided tabular CUSUM.
@@ -61,5 +68,9 @@ pub fn cusum(values: &[f64], target: f64, k: f64, h: f64) -> Cusum {
         low.push(below);
     }
     let alarm_at = high.iter().zip(&low).position(|(a, b)| *a > h || *b > h);
-    Cusum { high, low, alarm_at }
+    Cusum {
+        high,
+        low,
+        alarm_at,
+    }
 }
