@@ -6,13 +6,14 @@ import type { KeptRep } from '../queue/db';
 /** As many of the last asks as fit between the halves. */
 const shown = 14;
 
+/** Which ask was the day's first is for the server to say: another ride may have come before. */
 export function drawnKept(reps: KeptRep[]): DrawnRep[] {
-  return reps.map((rep, index) => ({
-    repId: rep.repId,
-    side: rep.side,
-    measure: rep.measure,
-    soft: rep.soft,
-    firstAsk: reps.findIndex((other) => other.side === rep.side) === index,
+  return reps.map(({ repId, side, measure, soft }) => ({
+    repId,
+    side,
+    measure,
+    soft,
+    firstAsk: false,
   }));
 }
 
