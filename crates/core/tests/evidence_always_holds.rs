@@ -123,7 +123,7 @@ proptest! {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(48))]
+    #![proptest_config(ProptestConfig { cases: 48, failure_persistence: None, ..ProptestConfig::default() })]
 
     #[test]
     fn a_mirrored_horse_gets_the_mirrored_verdict(seed in 0u64..10_000, rides in 0usize..22) {
@@ -153,7 +153,9 @@ proptest! {
     fn what_it_takes_is_enough(seed in 0u64..10_000, rides in 0usize..16) {
         let mut reps = ridden(seed, rides);
         let last = reps.last().map_or(barn::FIRST_DAY, |rep| rep.day);
-        let judged = judge_level(&reps, &gate(), last);
+        // Soft reps of the test take a second, the horse's own may take less: times are left out.
+        let gate = Gate { most_time_ratio: 20.0, ..gate() };
+        let judged = judge_level(&reps, &gate, last);
         let Some(further) = judged.what_it_takes.if_all_soft else { return Ok(()) };
         prop_assume!(further.days > 0);
         for day in 0..further.days {
@@ -164,7 +166,7 @@ proptest! {
             reps.extend(barn::ride_of(after, (left, left), (right, right)));
         }
         let on = reps.last().unwrap().day;
-        prop_assert!(judge_level(&reps, &gate(), on).gate.passes, "{further:?}");
+        prop_assert!(judge_level(&reps, &gate, on).gate.passes, "{further:?}");
     }
 
     #[test]
