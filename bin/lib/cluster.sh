@@ -21,7 +21,10 @@ free_port() {
     node -e 'const s=require("net").createServer().listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'
 }
 
-cluster_running() { as_postgres "$cluster_bin/pg_ctl" -D "$1" status >/dev/null 2>&1; }
+# Postgres gets the real path: a link may lie where it cannot go.
+cluster_running() {
+  [ -d "$1" ] && as_postgres "$cluster_bin/pg_ctl" -D "$(readlink -f "$1")" status >/dev/null 2>&1
+}
 
 # The data belong under DIR. When postgres cannot reach DIR (a clone in root's
 # own home, say), DIR becomes a link to a folder that it can reach.
@@ -57,6 +60,7 @@ cluster_start() {
   shift 2
   if cluster_running "$dir"; then return; fi
   cluster_reachable "$dir"
+  dir=$(readlink -f "$dir")
   if [ ! -e "$dir/PG_VERSION" ]; then
     cluster_init "$dir" || return 1
   fi
@@ -66,7 +70,7 @@ cluster_start() {
 }
 
 cluster_stop() {
-  if cluster_running "$1"; then as_postgres "$cluster_bin/pg_ctl" -D "$1" -w -s -m fast stop; fi
+  if cluster_running "$1"; then as_postgres "$cluster_bin/pg_ctl" -D "$(readlink -f "$1")" -w -s -m fast stop; fi
 }
 
 cluster_sql() {
