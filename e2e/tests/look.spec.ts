@@ -75,3 +75,29 @@ test('no page asks anything of another host', async ({ page }) => {
   for (const [path] of await views(page)) await page.goto(path);
   expect([...hosts]).toEqual([new URL(page.url()).host]);
 });
+
+test('a page with nothing to show says what to do first', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  const [, , [strip], [gate]] = (await views(page)) as [unknown, unknown, [string], [string]];
+  await page.goto(`${gate}?on=2021-01-01`);
+  await expect(page.getByText(/Start with a few light asks/)).toBeVisible();
+  await expect(page.getByText(/The first one starts the story/)).toBeVisible();
+  await page.goto(`${strip}?on=2021-01-01`);
+  await expect(page.getByText(/After the first one its rein hangs here/)).toBeVisible();
+  await page.goto('/nowhere');
+  await page.getByRole('link', { name: 'Back to Today' }).click();
+  await expect(page).toHaveURL('/');
+});
+
+test('the light is chosen in the menu and kept', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const day = await ground();
+  await page.getByRole('button', { name: 'Wren' }).click();
+  await page.getByRole('menuitemradio', { name: 'Evening, dark' }).click();
+  await expect.poll(ground).not.toBe(day);
+  const evening = await ground();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  expect(await ground()).toBe(evening);
+});

@@ -122,6 +122,47 @@ test('what the server refuses is set aside with the reason, and not lost', async
     .not.toBe(before.length);
 });
 
+test('a hold that the device cuts off is asked about, also after a reload', async ({ page }) => {
+  await signIn(page, 'tobin@saltgrass');
+  await openRecorder(page, 'Marlow Fen');
+  const half = (await page.getByTestId('half-left').boundingBox())!;
+  const thumb = await page.context().newCDPSession(page);
+  await thumb.send('Input.dispatchTouchEvent', {
+    type: 'touchStart',
+    touchPoints: [{ x: half.x + half.width / 2, y: half.y + half.height / 2 }],
+  });
+  await page.waitForTimeout(500);
+  await thumb.send('Input.dispatchTouchEvent', { type: 'touchCancel', touchPoints: [] });
+  const asked = page.getByRole('alertdialog', { name: 'A hold was cut off' });
+  await expect(asked).toBeVisible();
+  await expectAsked(page, 'left', 0);
+  await page.reload();
+  await expect(asked).toContainText(/0\.[4-9] s hold on the left/);
+  await asked.getByRole('button', { name: 'Did not give' }).click();
+  await expect(asked).toHaveCount(0);
+  await expectAsked(page, 'left', 1);
+  await expectAllSent(page);
+  const [rep] = await storedReps(page, 'Marlow Fen');
+  expect(rep?.measure.answer).toBe('did_not_give');
+  expect(rep?.measure.time_s).toBeGreaterThan(0.4);
+});
+
+test('the keys are listed where they work', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  await openRecorder(page, 'Juniper Ash');
+  await page.keyboard.press('?');
+  const help = page.getByRole('dialog', { name: 'How to record' });
+  await expect(help).toContainText('Hold F');
+  await help.getByRole('button', { name: 'Close' }).click();
+  await expect(help).toHaveCount(0);
+  await page.getByRole('button', { name: 'Less hand' }).click();
+  await expect(page.getByRole('group', { name: 'Hand weight' })).toContainText('feather');
+  await expect(page.getByRole('button', { name: 'Less hand' })).toBeDisabled();
+  await page.keyboard.press('+');
+  await page.keyboard.press('+');
+  await expect(page.getByRole('group', { name: 'Hand weight' })).toContainText('two fingers');
+});
+
 test('an opened and finished ride without an ask leaves no trace', async ({ page }) => {
   await signIn(page, 'wren@saltgrass');
   await openRecorder(page, 'Thimble');

@@ -17,7 +17,7 @@ test('a second barn sees nothing of the first, on the same device', async ({ pag
   for (const name of ['Juniper Ash', 'Oatcake', 'Thimble', 'Kettle']) {
     await expect(page.getByText(name)).toHaveCount(0);
   }
-  for (const path of [gate, `${gate}/strip`]) {
+  for (const path of [gate, `${gate}/strip`, `/horses/${horse_id}/ride/${flex}`]) {
     await page.goto(path);
     await expect(page.getByText('Not in this barn')).toBeVisible();
     await expect(page.getByText('Juniper Ash')).toHaveCount(0);
@@ -49,4 +49,8 @@ test('an owner sees their own horses and records nothing', async ({ page }) => {
   await expect(page.getByText('Oatcake').first()).toBeVisible();
   await expect(page.getByText('Thimble')).toHaveCount(0);
   await expect(page.getByRole('link', { name: /^Ride/ })).toHaveCount(0);
+  const { horse_id } = await horse(page, 'Oatcake');
+  await page.goto(`/horses/${horse_id}/ride/${flex}`);
+  await expect(page.getByRole('heading', { name: /recorded by the barn's people/ })).toBeVisible();
+  await expect(page.getByTestId('half-left')).toHaveCount(0);
 });

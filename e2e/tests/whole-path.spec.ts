@@ -83,6 +83,50 @@ test('a stiff side is named, with every reason and what it would take', async ({
   }
 });
 
+test('every figure on the gate is the one the judge found', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  for (const name of ['Kettle', 'Thimble', 'Juniper Ash']) {
+    const path = await gateOf(page, name);
+    const { judgement } = (await (await page.request.get(`/api${path}`)).json()) as Judged;
+    await page.goto(path);
+    const rails = page.getByRole('group', { name: /The gate/ }).getByRole('link');
+    await expect(rails).toHaveCount(judgement.gate.items.length);
+    for (const { item, side, found, passes } of judgement.gate.items) {
+      const shown = said(item, found ?? 0);
+      const end = `; ${side ?? 'both sides'}: ${shown}, ${passes ? 'filled' : 'not filled'}`;
+      const label = railLabels[item]!;
+      const rail = rails
+        .filter({ has: page.locator('path') })
+        .and(page.locator(`[aria-label^="${label}"][aria-label$="${end}"]`));
+      await expect(rail, `${name} ${item} ${side}`).toHaveCount(1);
+    }
+  }
+});
+
+interface Judged {
+  judgement: {
+    gate: { items: { item: string; side: string | null; found: number | null; passes: boolean }[] };
+  };
+}
+
+const railLabels: Record<string, string> = {
+  first_ask: 'First ask soft',
+  low_share: 'Surely soft above',
+  soft_share: 'Soft share',
+  days: 'Days asked',
+  reps: 'Asks',
+  difference: 'Sides differ',
+  time_ratio: 'Slower side',
+};
+
+/** Shares in percent rounded down, differences in points and ratios in tenths rounded up. */
+function said(item: string, found: number): string {
+  if (item.endsWith('_share')) return `${Math.floor(found * 100 + 1e-9)} %`;
+  if (item === 'difference') return `${Math.ceil(found * 100 - 1e-9)}`;
+  if (item === 'time_ratio') return (Math.ceil(found * 10 - 1e-9) / 10).toFixed(1);
+  return `${found}`;
+}
+
 async function gateOf(page: Page, name: string) {
   return `/horses/${(await horse(page, name)).horse_id}/levels/${flex}`;
 }

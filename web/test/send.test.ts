@@ -2,25 +2,10 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { keptDatabase, type KeptDatabase, type KeptRide } from '../src/queue/db';
 import { finish, goOnWith, keepRep, takeBack } from '../src/queue/keep';
+import { ask, flex, problem, server, taken, type Sent } from './barn';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
 const { sendWaiting } = await import('../src/queue/send');
-
-const ask = {
-  side: 'left' as const,
-  askedAt: new Date('2026-05-04T14:00:00Z'),
-  measure: {
-    kind: 'give' as const,
-    hand: 'fingertip' as const,
-    time_s: 1.2,
-    answer: 'gave' as const,
-  },
-};
-
-interface Sent {
-  rides: { ride_id: string }[];
-  reps: { rep_id: string; undone: boolean }[];
-}
 
 let db: KeptDatabase;
 let ride: KeptRide;
@@ -28,21 +13,9 @@ let barns = 0;
 beforeEach(async () => {
   barns += 1;
   db = keptDatabase(`sending ${barns}`, 'wren');
-  ride = await goOnWith(db, 'oatcake', '2026-05-04', { skill: 'bend.flex', gait: 'stand' });
+  ride = await goOnWith(db, 'oatcake', '2026-05-04', flex);
   for (let count = 0; count < 3; count += 1) await keepRep(db, ride, ask);
 });
-
-/** The barn's server for one test; `reply` sees what was sent. */
-function server(reply: (sent: Sent) => Promise<Response> | Response) {
-  vi.stubGlobal('fetch', async (request: Request) => reply((await request.json()) as Sent));
-}
-
-const taken = (sent: Sent) =>
-  Response.json({
-    rides: sent.rides.length,
-    reps: sent.reps.length,
-    soft: sent.reps.map(() => true),
-  });
 
 const states = async () => (await db.reps.toArray()).map((rep) => rep.state);
 
@@ -56,7 +29,7 @@ describe('sending what is kept', () => {
   });
 
   it('does not send a ride in which nothing was asked', async () => {
-    await goOnWith(db, 'kettle', '2026-05-04', { skill: 'bend.flex', gait: 'stand' });
+    await goOnWith(db, 'kettle', '2026-05-04', flex);
     let rides = 0;
     server((sent) => {
       rides = sent.rides.length;
@@ -86,16 +59,7 @@ describe('sending what is kept', () => {
   });
 
   it('sets aside only what the server names, with its reason', async () => {
-    server(() =>
-      Response.json(
-        {
-          status: 422,
-          detail: 'one field',
-          errors: [{ field: '/reps/1/asked_at', says: 'too early' }],
-        },
-        { status: 422 },
-      ),
-    );
+    server(() => problem(422, 'one field', [{ field: '/reps/1/asked_at', says: 'too early' }]));
     expect(await sendWaiting(db)).toBe('refused');
     expect((await states()).sort()).toEqual(['refused', 'waiting', 'waiting']);
     const [refused] = await db.reps.where('state').equals('refused').toArray();
@@ -103,16 +67,7 @@ describe('sending what is kept', () => {
   });
 
   it('sets aside a refused ride with all its reps', async () => {
-    server(() =>
-      Response.json(
-        {
-          status: 404,
-          detail: 'no horse',
-          errors: [{ field: '/rides/0/horse_id', says: 'no horse' }],
-        },
-        { status: 404 },
-      ),
-    );
+    server(() => problem(404, 'no horse', [{ field: '/rides/0/horse_id', says: 'no horse' }]));
     await sendWaiting(db);
     expect(await states()).toEqual(['refused', 'refused', 'refused']);
   });
@@ -120,7 +75,7 @@ describe('sending what is kept', () => {
   it('keeps everything when there is no signal, or the server broke', async () => {
     server(() => Promise.reject(new TypeError('offline')));
     await expect(sendWaiting(db)).rejects.toThrow(/No signal/);
-    server(() => Response.json({ status: 500, detail: 'broke here' }, { status: 500 }));
+    server(() => problem(500, 'broke here'));
     await expect(sendWaiting(db)).rejects.toThrow('broke here');
     expect(await states()).toEqual(['waiting', 'waiting', 'waiting']);
   });

@@ -5,7 +5,7 @@ use axum::extract::State;
 use cavesson_core::Gait;
 use cavesson_core::judge::{Judgement, judge_level};
 use cavesson_core::ladder::{Gate, Level, Skill, SkillId};
-use cavesson_core::rep::Rep;
+use cavesson_core::rep::{HandWeight, Rep};
 use cavesson_core::ride::Strip;
 use cavesson_core::ride::strip::strips;
 use cavesson_store::rep;
@@ -58,6 +58,8 @@ struct LevelStrips {
     name: String,
     /// The longest time that counts as soft here, in seconds.
     longest_soft_s: f64,
+    /// The most hand that counts as soft.
+    most_soft_hand: HandWeight,
     /// Oldest ride first.
     strips: Vec<Strip>,
 }
@@ -118,6 +120,7 @@ async fn show_strips(
         gait: level.gait,
         name: level.skill.name.clone(),
         longest_soft_s: level.skill.gate.soft.most_s(level.gait),
+        most_soft_hand: level.skill.gate.soft.most_hand,
         strips: strips(&level.reps, &level.skill.gate, level.on),
     }))
 }

@@ -38,6 +38,8 @@ struct Today {
     string: Vec<StringHorse>,
     /// Horses that are not down for today.
     others: Vec<Horse>,
+    /// What a horse that is not down for today is taken out for.
+    usual: Option<Level>,
 }
 
 /// One horse of the day.
@@ -121,6 +123,7 @@ async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>
         day,
         string,
         others,
+        usual: app.ladder.lowest(),
     }))
 }
 

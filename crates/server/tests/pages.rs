@@ -46,6 +46,10 @@ async fn today_tells_who_is_next_and_what_matters(pool: PgPool) {
         "{first}"
     );
     assert_eq!(today["others"][0]["name"], "Thimble");
+    assert_eq!(
+        today["usual"],
+        json!({"skill": "bend.flex", "gait": "stand"})
+    );
 }
 
 #[sqlx::test(migrator = "TABLES")]
@@ -88,7 +92,12 @@ async fn strips_lead_from_the_rail_to_the_rep(pool: PgPool) {
         "/api/horses/{}/levels/bend.flex/stand/strips",
         server.oatcake
     );
-    let strips = trainer.json(&path).await["strips"].clone();
+    let page = trainer.json(&path).await;
+    assert_eq!(
+        (&page["most_soft_hand"], &page["longest_soft_s"]),
+        (&json!("two_fingers"), &json!(2.0))
+    );
+    let strips = page["strips"].clone();
     assert_eq!(strips[0]["in_window"], false, "40 days back");
     assert_eq!(strips[1]["in_window"], true);
     let firsts = strips[1]["reps"]

@@ -609,6 +609,8 @@ export interface components {
              * @description The longest time that counts as soft here, in seconds.
              */
             longest_soft_s: number;
+            /** @description The most hand that counts as soft. */
+            most_soft_hand: components["schemas"]["HandWeight"];
             /** @description The skill's name. */
             name: string;
             skill: components["schemas"]["SkillId"];
@@ -966,6 +968,7 @@ export interface components {
             others: components["schemas"]["Horse"][];
             /** @description The horses ridden today, earliest first. */
             string: components["schemas"]["StringHorse"][];
+            usual?: components["schemas"]["Level"] | null;
         };
         /** @description A family of skills. */
         Track: {

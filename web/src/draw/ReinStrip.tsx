@@ -5,8 +5,8 @@ import { RepMark } from './RepMark';
 interface Props {
   reps: DrawnRep[];
   width: number;
-  /** The longest soft time: a faint line on either side. */
-  longestSoftS: number;
+  /** The longest soft time: a faint line on either side, where it is known. */
+  longestSoftS?: number;
   /** Reps that do not count for what is looked at are drawn faint. */
   counts?: (rep: DrawnRep) => boolean;
   picked?: string | null;
@@ -28,11 +28,11 @@ export function ReinStrip({ reps, width, longestSoftS, counts, picked, onPick, r
   const end = reps.length * rowHeight + 8;
   return (
     <svg width={width} height={height} role="img" aria-label={stripInWords(reps)}>
-      {[-1, 1].map((way) => (
+      {(longestSoftS === undefined ? [] : [-1, 1]).map((way) => (
         <line
           key={way}
-          x1={centre + way * away(longestSoftS)}
-          x2={centre + way * away(longestSoftS)}
+          x1={centre + way * away(longestSoftS ?? 0)}
+          x2={centre + way * away(longestSoftS ?? 0)}
           y1={0}
           y2={height}
           stroke={leather.line}

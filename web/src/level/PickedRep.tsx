@@ -3,17 +3,18 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useWho } from '../session/who';
-import { answerWords, handWords, seconds, sideWords } from '../words/answers';
+import { answerWords, handWords, seconds, sideWords, type HandWeight } from '../words/answers';
 import { clockIn, longDay } from '../words/days';
 
 interface Props {
   strip: Schemas['Strip'];
   repId: string;
   longestSoftS: number;
+  mostSoftHand: HandWeight;
 }
 
 /** One ask, in words: the end of the way from verdict to rep. */
-export function PickedRep({ strip, repId, longestSoftS }: Props) {
+export function PickedRep({ strip, repId, longestSoftS, mostSoftHand }: Props) {
   const { time_zone } = useWho();
   const rep = strip.reps.find((candidate) => candidate.rep_id === repId);
   if (!rep) return null;
@@ -42,7 +43,7 @@ export function PickedRep({ strip, repId, longestSoftS }: Props) {
       <Typography sx={{ fontWeight: 700 }}>
         {rep.soft
           ? 'Soft.'
-          : `Not soft: soft is a give within ${seconds(longestSoftS)}, two fingers at most, without evading.`}
+          : `Not soft: soft is a give within ${seconds(longestSoftS)}, ${handWords[mostSoftHand]} at most, without evading.`}
       </Typography>
       <Box
         component={Link}

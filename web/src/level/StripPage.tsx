@@ -71,6 +71,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
               strip={pickedStrip}
               repId={picked ?? ''}
               longestSoftS={data.longest_soft_s}
+              mostSoftHand={data.most_soft_hand}
             />
           ) : (
             <Typography sx={{ my: 1.5 }}>

@@ -12,12 +12,12 @@ import { useQueue } from './queue';
 
 /** Says how much is still only on this device; opens to what and why. Silent when nothing is. */
 export function KeptHere() {
-  const { db, state, kick } = useQueue();
+  const { db, state, says, kick } = useQueue();
   const [open, setOpen] = useState(false);
   const waiting = useLiveQuery(() => db.reps.where('state').equals('waiting').count(), [db]) ?? 0;
   const refused =
     useLiveQuery(() => db.reps.where('state').equals('refused').toArray(), [db]) ?? [];
-  if (waiting + refused.length === 0 && state !== 'signed out') return null;
+  if (waiting + refused.length === 0) return null;
   const again = async () => {
     await tryRefusedAgain(db);
     kick();
@@ -34,7 +34,8 @@ export function KeptHere() {
             <Typography>
               {waiting} {waiting === 1 ? 'ask waits' : 'asks wait'} to be sent
               {state === 'no signal' && '; there is no signal now. They go out by themselves'}
-              {state === 'signed out' && '; sign in again to send them'}.
+              {state === 'signed out' && '; sign in again to send them'}
+              {state === 'not taken' && `; the barn did not take them: ${says}`}.
             </Typography>
           )}
           {refused.length > 0 && (

@@ -9,18 +9,27 @@ import { Sender, type SenderState } from './Sender';
 export function QueueProvider({ children }: { children: ReactNode }) {
   const { barn_id, person_id } = useWho();
   const queries = useQueryClient();
-  const [state, setState] = useState<SenderState>('at rest');
+  const [{ state, says }, setSent] = useState<{ state: SenderState; says?: string }>({
+    state: 'at rest',
+  });
   const sender = useRef<Sender | null>(null);
   const db = useMemo(() => keptDatabase(barn_id, person_id), [barn_id, person_id]);
   useEffect(() => {
-    const made = new Sender(db, setState, () => {
-      for (const key of ['today', 'level', 'ride']) {
-        void queries.invalidateQueries({ queryKey: [key] });
-      }
-    });
+    const made = new Sender(
+      db,
+      (next, why) => setSent({ state: next, says: why }),
+      () => {
+        for (const key of ['today', 'level', 'ride']) {
+          void queries.invalidateQueries({ queryKey: [key] });
+        }
+      },
+    );
     sender.current = made;
     return made.start();
   }, [db, queries]);
-  const queue = useMemo(() => ({ db, state, kick: () => sender.current?.kick() }), [db, state]);
+  const queue = useMemo(
+    () => ({ db, state, says, kick: () => sender.current?.kick() }),
+    [db, state, says],
+  );
   return <QueueContext.Provider value={queue}>{children}</QueueContext.Provider>;
 }

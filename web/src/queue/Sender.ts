@@ -2,7 +2,7 @@ import { NoSignalError, ProblemError } from '../api/client';
 import type { KeptDatabase } from './db';
 import { sendWaiting } from './send';
 
-export type SenderState = 'at rest' | 'sending' | 'no signal' | 'signed out';
+export type SenderState = 'at rest' | 'sending' | 'no signal' | 'signed out' | 'not taken';
 
 const waits = [2_000, 4_000, 8_000, 15_000, 30_000];
 
@@ -19,7 +19,7 @@ export class Sender {
 
   constructor(
     private readonly db: KeptDatabase,
-    private readonly onState: (state: SenderState) => void,
+    private readonly onState: (state: SenderState, says?: string) => void,
     private readonly onSent: () => void,
   ) {}
 
@@ -78,9 +78,14 @@ export class Sender {
   }
 
   private waitAfter(error: unknown): void {
-    const signedOut = error instanceof ProblemError && error.status === 401;
-    this.onState(signedOut ? 'signed out' : 'no signal');
-    if (!(error instanceof NoSignalError || error instanceof ProblemError)) console.error(error);
+    if (error instanceof ProblemError) {
+      this.onState(error.status === 401 ? 'signed out' : 'not taken', error.message);
+    } else if (error instanceof NoSignalError) {
+      this.onState('no signal');
+    } else {
+      console.error(error);
+      this.onState('not taken', 'sending broke on this device; open the page again');
+    }
     const wait = waits[Math.min(this.failures, waits.length - 1)];
     this.failures += 1;
     if (!this.ended) this.timer = setTimeout(() => this.kick(), wait);

@@ -5,6 +5,8 @@ import type { SenderState } from './Sender';
 export interface Queue {
   db: KeptDatabase;
   state: SenderState;
+  /** Why the server took nothing, when it did not. */
+  says: string | undefined;
   /** Something was written: send it. */
   kick: () => void;
 }

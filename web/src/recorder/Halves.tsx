@@ -116,7 +116,7 @@ function CutOff({ recorder }: { recorder: Recorder }) {
     <Box
       component="button"
       type="button"
-      onClick={() => settleCutOff(answer)}
+      onClick={() => void settleCutOff(answer)}
       sx={{
         flex: 1,
         minHeight: 76,

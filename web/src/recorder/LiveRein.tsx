@@ -18,7 +18,7 @@ export function drawnKept(reps: KeptRep[]): DrawnRep[] {
 }
 
 /** The ride's rein, growing between the halves; touches go through it. */
-export function LiveRein({ reps, longestSoftS }: { reps: KeptRep[]; longestSoftS: number }) {
+export function LiveRein({ reps, longestSoftS }: { reps: KeptRep[]; longestSoftS?: number }) {
   return (
     <Box
       sx={{

@@ -1,6 +1,16 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { ThemeProvider } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { ProblemError } from '../api/client';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { levelPath, levelQuery } from '../level/queries';
+import { useLevel } from '../level/useLevel';
+import { useWho } from '../session/who';
 import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';
 import { HandBar } from './HandBar';
@@ -9,8 +19,34 @@ import { LastAsk } from './LastAsk';
 import { RecorderHead } from './RecorderHead';
 import { useRecorder } from './useRecorder';
 
-/** The recorder: dark on light for the sun, unless the evening theme is on. */
+/** The recorder, for those who record and a horse and level that are there. */
 export function RecorderPage() {
+  const { records } = useWho();
+  const level = useLevel();
+  const judged = useQuery(levelQuery(level));
+  if (!records) return <NotYours gate={levelPath(level)} />;
+  // Without signal the level cannot be fetched; the ride goes on all the same.
+  if (judged.error instanceof ProblemError)
+    return <PageFrame title="Ride">{<Asked query={judged}>{() => null}</Asked>}</PageFrame>;
+  return <Recording />;
+}
+
+function NotYours({ gate }: { gate: string }) {
+  return (
+    <PageFrame title="Ride">
+      <Typography variant="h1">Rides are recorded by the barn's people</Typography>
+      <Typography sx={{ my: 2 }}>
+        You see what they recorded, and what it says of your horse.
+      </Typography>
+      <Button component={Link} to={gate}>
+        See the gate
+      </Button>
+    </PageFrame>
+  );
+}
+
+/** Dark on light for the sun, unless the evening theme is on. */
+function Recording() {
   const { light } = useLight();
   const theme = useMemo(() => themeFor(light === 'evening' ? 'evening' : 'sun'), [light]);
   const recorder = useRecorder();

@@ -13,18 +13,22 @@ export function useHold(onEnded: (ended: Ended) => void, onCutOff: (ended: Ended
   const [hold, setHold] = useState<Hold | null>(null);
   const current = useRef<Hold | null>(null);
   const pointer = useRef<number | null>(null);
+  const take = useRef({ onEnded, onCutOff });
+  useEffect(() => {
+    take.current = { onEnded, onCutOff };
+  });
   const set = useCallback((next: Hold | null) => {
     current.current = next;
     setHold(next);
   }, []);
 
   const end = useCallback(
-    (at: number, take: (ended: Ended) => void) => {
+    (at: number, how: 'onEnded' | 'onCutOff') => {
       if (!current.current) return;
       const ended = release(current.current, at);
       pointer.current = null;
       set(null);
-      if (ended) take(ended);
+      if (ended) take.current[how](ended);
     },
     [set],
   );
@@ -43,10 +47,10 @@ export function useHold(onEnded: (ended: Ended) => void, onCutOff: (ended: Ended
     onPointerUp(event: PointerEvent) {
       if (!current.current || pointer.current !== event.pointerId) return;
       current.current = slide(current.current, zoneAt(event), event.timeStamp);
-      end(event.timeStamp, onEnded);
+      end(event.timeStamp, 'onEnded');
     },
     onPointerCancel(event: PointerEvent) {
-      if (pointer.current === event.pointerId) end(event.timeStamp, onCutOff);
+      if (pointer.current === event.pointerId) end(event.timeStamp, 'onCutOff');
     },
     onContextMenu: (event: { preventDefault: () => void }) => event.preventDefault(),
   });
@@ -61,14 +65,14 @@ export function useHold(onEnded: (ended: Ended) => void, onCutOff: (ended: Ended
       else if (holding && zone) {
         event.preventDefault();
         current.current = slide(holding, zone, event.timeStamp);
-        end(event.timeStamp, onEnded);
+        end(event.timeStamp, 'onEnded');
       }
     };
     const up = (event: KeyboardEvent) => {
       if (pointer.current === null && sideKeys[event.key.toLowerCase()] === current.current?.side)
-        end(event.timeStamp, onEnded);
+        end(event.timeStamp, 'onEnded');
     };
-    const cutOff = () => end(performance.now(), onCutOff);
+    const cutOff = () => end(performance.now(), 'onCutOff');
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);
     window.addEventListener('blur', cutOff);
@@ -77,7 +81,7 @@ export function useHold(onEnded: (ended: Ended) => void, onCutOff: (ended: Ended
       window.removeEventListener('keyup', up);
       window.removeEventListener('blur', cutOff);
     };
-  }, [end, onCutOff, onEnded, set]);
+  }, [end, set]);
 
   return { hold, half };
 }

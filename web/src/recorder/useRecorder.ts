@@ -10,7 +10,8 @@ import { useWho } from '../session/who';
 import { horseQuery } from '../today/queries';
 import { dayIn } from '../words/days';
 import { levelQuery } from '../level/queries';
-import type { Answer, Ended } from './hold';
+import type { Answer, Side } from './hold';
+import { useCutOff } from './useCutOff';
 import { useHand } from './useHand';
 import { useHold } from './useHold';
 import { useWakeLock } from './useWakeLock';
@@ -23,7 +24,6 @@ export function useRecorder() {
   const { db, kick } = useQueue();
   const navigate = useNavigate();
   const [ride, setRide] = useState<KeptRide | null>(null);
-  const [cutOff, setCutOff] = useState<Ended | null>(null);
   const [hand, setHand] = useHand();
   const horse = useQuery(horseQuery(horseId));
   const judged = useQuery(levelQuery({ horseId, ...level }));
@@ -41,18 +41,19 @@ export function useRecorder() {
 
   const reps = useLiveQuery(() => repsOf(db, ride?.rideId), [db, ride?.rideId]);
 
-  const record = useCallback(
-    async ({ side, pressedAt, time_s, answer }: Ended) => {
-      if (!ride) return;
-      const measure = { kind: 'give' as const, hand, time_s, answer };
-      await keepRep(db, ride, { side, askedAt: wallTime(pressedAt), measure });
-      navigator.vibrate?.(25);
-      kick();
-    },
-    [db, hand, kick, ride],
+  const { cutOff, add: addCutOff, settle } = useCutOff(ride?.rideId);
+
+  const record = async (side: Side, askedAt: Date, time_s: number, answer: Answer) => {
+    if (!ride) return;
+    await keepRep(db, ride, { side, askedAt, measure: { kind: 'give', hand, time_s, answer } });
+    navigator.vibrate?.(25);
+    kick();
+  };
+  const { hold, half } = useHold(
+    ({ side, pressedAt, time_s, answer }) => void record(side, wallTime(pressedAt), time_s, answer),
+    ({ side, pressedAt, time_s }) =>
+      addCutOff({ side, askedAt: wallTime(pressedAt).toISOString(), time_s }),
   );
-  const onEnded = useCallback((ended: Ended) => void record(ended), [record]);
-  const { hold, half } = useHold(onEnded, setCutOff);
 
   const last = reps?.at(-1);
   const undo = useCallback(async () => {
@@ -65,9 +66,11 @@ export function useRecorder() {
     await changeAnswer(db, last, answer);
     kick();
   };
-  const settleCutOff = (answer: Answer | null) => {
-    if (cutOff && answer) void record({ ...cutOff, answer });
-    setCutOff(null);
+  const settleCutOff = async (answer: Answer | null) => {
+    if (cutOff && answer) {
+      await record(cutOff.side, new Date(cutOff.askedAt), cutOff.time_s, answer);
+    }
+    settle();
   };
   const finishRide = async () => {
     if (!ride) return;
@@ -80,7 +83,7 @@ export function useRecorder() {
     horse: horse.data,
     name: judged.data?.name ?? skill,
     gait: level.gait,
-    longestSoftS: judged.data?.longest_soft_s ?? 2,
+    longestSoftS: judged.data?.longest_soft_s,
     ride,
     reps: reps ?? [],
     last,

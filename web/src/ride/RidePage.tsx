@@ -112,7 +112,7 @@ function Block({ block, ride }: { block: Schemas['RideBlock']; ride: Schemas['Ri
 }
 
 function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
-  const { db, state } = useQueue();
+  const { db, state, says } = useQueue();
   const reps = useLiveQuery(
     () => db.reps.where('rideId').equals(rideId).sortBy('askedAt'),
     [db, rideId],
@@ -122,11 +122,14 @@ function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
     <>
       <Typography variant="h1">Kept on this device</Typography>
       <Typography role="status" sx={{ my: 2, maxWidth: 520 }}>
-        {state === 'no signal'
-          ? `No signal: ${waiting} asks are safe here and go out by themselves. The verdict comes then.`
-          : 'Sending what was asked.'}
+        {state === 'no signal' &&
+          `No signal: ${waiting} asks are safe here and go out by themselves. The verdict comes then.`}
+        {state === 'not taken' &&
+          `${waiting} asks are safe here. The barn did not take them: ${says}`}
+        {state === 'signed out' && `${waiting} asks are safe here. Sign in again to send them.`}
+        {(state === 'at rest' || state === 'sending') && 'Sending what was asked.'}
       </Typography>
-      <ReinStrip reps={own} width={300} longestSoftS={2} />
+      <ReinStrip reps={own} width={300} />
       <RepTable reps={own} picked={null} />
     </>
   );

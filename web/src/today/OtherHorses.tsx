@@ -6,11 +6,15 @@ import type { Schemas } from '../api/client';
 import { levelPath } from '../level/queries';
 import { horseLine } from '../words/answers';
 
-/** What a horse with nothing planned is taken out for. */
-const usual = { skill: 'bend.flex', gait: 'stand' as const };
+interface Props {
+  horses: Schemas['Horse'][];
+  /** What they are taken out for. */
+  usual: Schemas['Level'];
+  records: boolean;
+}
 
 /** Horses that are not down for today; they can be taken out all the same. */
-export function OtherHorses({ horses, records }: { horses: Schemas['Horse'][]; records: boolean }) {
+export function OtherHorses({ horses, usual, records }: Props) {
   if (horses.length === 0) return null;
   return (
     <Box component="section" sx={{ mt: 5 }}>

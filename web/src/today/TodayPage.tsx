@@ -43,7 +43,9 @@ function Day({ today }: { today: Schemas['Today'] }) {
           />
         ))}
       </Box>
-      <OtherHorses horses={today.others} records={who.records} />
+      {today.usual && (
+        <OtherHorses horses={today.others} usual={today.usual} records={who.records} />
+      )}
     </>
   );
 }

@@ -178,6 +178,16 @@ impl Ladder {
             .filter(|skill| skill.levels.contains(&level.gait))
     }
 
+    /// The lowest level: where a horse with nothing planned begins.
+    pub fn lowest(&self) -> Option<Level> {
+        let skill = self.tracks.first()?.skills.first()?;
+        let gait = *skill.levels.first()?;
+        Some(Level {
+            skill: skill.id.clone(),
+            gait,
+        })
+    }
+
     /// All skill ids, for a message that says what is allowed.
     pub fn skill_ids(&self) -> Vec<&str> {
         self.tracks
