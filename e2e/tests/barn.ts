@@ -78,9 +78,28 @@ export async function expectAsked(page: Page, side: Side, count: number) {
   await expect(page.getByTestId(`half-${side}`)).toContainText(said);
 }
 
-/** Everything recorded here has reached the server. */
+/** Everything recorded here has reached the server: nothing waits in the device's own database. */
 export async function expectAllSent(page: Page) {
+  await expect.poll(() => page.evaluate(waitingHere)).toBe(0);
   await expect(page.getByRole('button', { name: /kept here|to look at/ })).toHaveCount(0);
+}
+
+/** Runs in the page: how many reps of any person wait on this device. */
+async function waitingHere(): Promise<number> {
+  const done = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(new Error(request.error?.message));
+    });
+  let waiting = 0;
+  for (const { name } of await indexedDB.databases()) {
+    if (!name?.startsWith('cavesson-')) continue;
+    const db = await done(indexedDB.open(name));
+    const reps = db.transaction('reps').objectStore('reps').index('state');
+    waiting += await done(reps.count('waiting'));
+    db.close();
+  }
+  return waiting;
 }
 
 interface StoredRep {
