@@ -52,14 +52,17 @@ function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidd
         flexDirection: 'column',
         alignItems: side === 'left' ? 'flex-start' : 'flex-end',
         justifyContent: 'space-between',
-        p: 2,
+        // On a wide screen the figures stand near the rein, where the eye is.
+        py: 2,
+        pl: { xs: 2, md: side === 'left' ? '22%' : 2 },
+        pr: { xs: 2, md: side === 'right' ? '22%' : 2 },
         touchAction: 'none',
         cursor: 'pointer',
         bgcolor: hold ? 'text.primary' : 'transparent',
         color: hold ? 'background.default' : 'text.primary',
       }}
     >
-      <Typography component="span" variant="h2">
+      <Typography component="span" variant="h2" sx={{ fontSize: { md: '2.6rem' } }}>
         {sideWords[side]}
       </Typography>
       {hold ? (
@@ -68,7 +71,12 @@ function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidd
         <Box sx={{ textAlign: side === 'left' ? 'left' : 'right', pointerEvents: 'none' }}>
           <Typography
             component="span"
-            sx={{ display: 'block', fontSize: '2.4rem', fontWeight: 700, lineHeight: 1 }}
+            sx={{
+              display: 'block',
+              fontSize: { xs: '2.4rem', md: '5rem' },
+              fontWeight: 700,
+              lineHeight: 1,
+            }}
           >
             {last ? seconds(last.measure.time_s) : '–'}
           </Typography>
@@ -95,7 +103,12 @@ function Running({ hold }: { hold: Hold }) {
     <Box sx={{ pointerEvents: 'none', width: '100%' }}>
       <Typography
         component="span"
-        sx={{ display: 'block', fontSize: 'min(4.2rem, 17vw)', fontWeight: 700, lineHeight: 1 }}
+        sx={{
+          display: 'block',
+          fontSize: { xs: 'min(4.2rem, 17vw)', md: '8rem' },
+          fontWeight: 700,
+          lineHeight: 1,
+        }}
       >
         {elapsedS(hold, now).toFixed(1)}
       </Typography>

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { ReinStrip } from '../draw/ReinStrip';
 import type { DrawnRep } from '../draw/rein';
 import type { KeptRep } from '../queue/db';
@@ -17,8 +18,12 @@ export function drawnKept(reps: KeptRep[]): DrawnRep[] {
   }));
 }
 
+/** The soft lines run down the whole half; what is too long is clipped. */
+const linedRows = 60;
+
 /** The ride's rein, growing between the halves; touches go through it. */
 export function LiveRein({ reps, longestSoftS }: { reps: KeptRep[]; longestSoftS?: number }) {
+  const width = useMediaQuery('(min-width: 800px)') ? 360 : 140;
   return (
     <Box
       sx={{
@@ -27,15 +32,15 @@ export function LiveRein({ reps, longestSoftS }: { reps: KeptRep[]; longestSoftS
         top: 8,
         bottom: 0,
         overflow: 'hidden',
-        ml: '-70px',
+        ml: `${-width / 2}px`,
         pointerEvents: 'none',
       }}
     >
       <ReinStrip
         reps={drawnKept(reps).slice(-shown)}
-        width={140}
+        width={width}
         longestSoftS={longestSoftS}
-        rows={shown}
+        rows={linedRows}
       />
     </Box>
   );
