@@ -80,7 +80,7 @@ test('a page with nothing to show says what to do first', async ({ page }) => {
   await signIn(page, 'wren@saltgrass');
   const [, , [strip], [gate]] = (await views(page)) as [unknown, unknown, [string], [string]];
   await page.goto(`${gate}?on=2021-01-01`);
-  await expect(page.getByText(/Start with a few light asks/)).toBeVisible();
+  await expect(page.getByText(/Closed until it holds/)).toBeVisible();
   await expect(page.getByText(/The first one starts the story/)).toBeVisible();
   await page.goto(`${strip}?on=2021-01-01`);
   await expect(page.getByText(/After the first one its rein hangs here/)).toBeVisible();

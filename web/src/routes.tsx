@@ -4,7 +4,7 @@ import { SignedInFrame } from './frame/SignedInFrame';
 import { NoPage, PageBroke } from './frame/NoPage';
 import { TodayPage } from './today/TodayPage';
 
-const level = '/horses/:horseId/levels/:skill/:gait';
+const level = '/horses/:horseId/levels/:skill/:rung';
 
 export const router = createBrowserRouter([
   {
@@ -14,7 +14,7 @@ export const router = createBrowserRouter([
     children: [
       { path: '/', element: <TodayPage /> },
       {
-        path: '/horses/:horseId/ride/:skill/:gait',
+        path: '/horses/:horseId/ride/:skill/:rung',
         lazy: async () => ({ Component: (await import('./recorder/RecorderPage')).RecorderPage }),
       },
       {

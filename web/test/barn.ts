@@ -2,7 +2,7 @@ import { vi } from 'vitest';
 
 /** One ask, and the barn's server, for tests of what is kept and sent. */
 
-export const flex = { skill: 'bend.flex', gait: 'stand' as const };
+export const flex = { skill: 'bend.flex', rung: 'stand' };
 
 export const ask = {
   side: 'left' as const,

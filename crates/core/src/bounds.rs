@@ -35,16 +35,54 @@ pub const ICC: Bound = bound("intra-cluster correlation", "", 0.0, 0.99);
 pub const WINDOW_RIDES: Bound = bound("window in rides", "rides", 1.0, 200.0);
 /// A gate's window in days.
 pub const WINDOW_DAYS: Bound = bound("window in days", "days", 1.0, 400.0);
-/// The least number of reps per side a gate asks for.
-pub const LEAST_REPS: Bound = bound("reps per side", "reps", 1.0, 500.0);
-/// The least number of days a gate asks for.
-pub const LEAST_DAYS: Bound = bound("days", "days", 1.0, 60.0);
+/// The least number of reps per side a gate asks for; 0 for no such rail.
+pub const LEAST_REPS: Bound = bound("reps per side", "reps", 0.0, 500.0);
+/// The least number of days a gate asks for; 0 for no such rail.
+pub const LEAST_DAYS: Bound = bound("days", "days", 0.0, 60.0);
+/// The number a gate asks for of what adds up; 0 for no such rail.
+pub const LEAST_COUNT: Bound = bound("count", "", 0.0, 10_000.0);
+/// The soft share under which a ride sends a level down.
+pub const EASE_SHARE: Bound = bound("share that sends a level down", "", 0.0, 1.0);
 /// First asks looked at, and how many of them have to be soft.
 pub const FIRST_ASKS: Bound = bound("first asks", "days", 0.0, 30.0);
 /// The ratio of the slower side's time to the quicker side's.
 pub const TIME_RATIO: Bound = bound("ratio of times", "", 1.0, 20.0);
 /// Days after which a held level turns rusty.
 pub const RUSTY_DAYS: Bound = bound("days to rusty", "days", 1.0, 400.0);
+/// Light bumps of the rein until the give.
+pub const BUMPS: Bound = bound("bumps", "bumps", 0.0, 100.0);
+/// Steps asked at once.
+pub const STEPS: Bound = bound("steps", "steps", 1.0, 60.0);
+/// Circles ridden at once.
+pub const CIRCLES: Bound = bound("circles", "circles", 1.0, 60.0);
+/// Times the nose came up.
+pub const NOSE_UPS: Bound = bound("nose-ups", "", 0.0, 200.0);
+/// Strides until something happened.
+pub const STRIDES: Bound = bound("strides", "strides", 0.0, 60.0);
+/// Seconds or circles carried.
+pub const CARRIED: Bound = bound("seconds or circles carried", "", 0.0, 3600.0);
+/// Seconds or circles asked to be carried.
+pub const ASKED_TO_CARRY: Bound = bound("seconds or circles asked", "", 1.0, 3600.0);
+/// Times the frame was left.
+pub const LEAVES: Bound = bound("times it left the frame", "", 0.0, 200.0);
+/// Tries at an obstacle.
+pub const TRIES: Bound = bound("tries", "tries", 1.0, 60.0);
+/// Feet on an obstacle.
+pub const FEET_ON: Bound = bound("feet on", "feet", 0.0, 4.0);
+/// A pocket: the distance from barrel to horse.
+pub const POCKET_FT: Bound = bound("pocket", "ft", 0.0, 60.0);
+/// Seconds of a run of the pattern.
+pub const RUN_S: Bound = bound("time of a run", "s", 5.0, 1800.0);
+/// Minutes of being calm.
+pub const MINUTES: Bound = bound("minutes", "min", 0.0, 600.0);
+/// Chips or spots on one rep.
+pub const SPOTS: Bound = bound("chips on one rep", "", 0.0, 20.0);
+/// Letters of a short name.
+pub const WORD_LETTERS: Bound = bound("letters", "letters", 1.0, 40.0);
+/// Letters of a reason or a note.
+pub const NOTE_LETTERS: Bound = bound("letters", "letters", 1.0, 600.0);
+/// Something counted in one go.
+pub const COUNTED: Bound = bound("count", "", 1.0, 1_000.0);
 /// How far a device's clock may run ahead of the server's.
 pub const CLOCK_AHEAD_S: Bound = bound("clock ahead", "s", 0.0, 120.0);
 /// A figure that cannot be below zero, in a calculator.
@@ -59,6 +97,14 @@ pub const SERIES: Bound = bound("figures at once", "", 0.0, 2_000.0);
 pub const LONG_SERIES: Bound = bound("figures at once", "", 0.0, 100_000.0);
 /// Reps in one calculator call or one upload.
 pub const REPS_AT_ONCE: Bound = bound("reps at once", "reps", 0.0, 5_000.0);
+/// Readiness on the logit scale, for a simulated horse.
+pub const LOGIT: Bound = bound("readiness (logit)", "", -10.0, 10.0);
+/// A rate or an effect of a simulated horse, on the logit scale.
+pub const RATE: Bound = bound("rate or effect", "", 0.0, 10.0);
+/// A chance or share of a simulated horse.
+pub const CHANCE: Bound = bound("chance", "", 0.0, 1.0);
+/// Gates one program changes.
+pub const GATE_CHANGES: Bound = bound("gate changes", "", 0.0, 400.0);
 /// Rides in one upload.
 pub const RIDES_AT_ONCE: Bound = bound("rides at once", "rides", 0.0, 200.0);
 

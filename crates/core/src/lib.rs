@@ -6,11 +6,14 @@
 //! | [`bounds`] | every limit on a number that comes from outside, in one table |
 //! | [`side`], [`gait`] | left and right; stand to gallop |
 //! | [`ladder`] | tracks, skills, levels and their gates, as data |
+//! | [`program`] | the schools of a horse, and what its gates change |
 //! | [`person`] | the people of a barn and what each may do |
 //! | [`rep`] | one ask and its answer; what "soft" means |
 //! | [`ride`] | what a device sends; the rein strip |
+//! | [`horse`] | care, ride marks, season: what is known beside the reps |
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
 //! | [`judge`] | gate, verdict, what it would take |
+//! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
 //! | [`calc`] | the calculators: one JSON object in, one out |
 //!
@@ -20,13 +23,16 @@
 
 #![warn(clippy::unwrap_used)]
 
+pub mod bench;
 pub mod bounds;
 pub mod calc;
 pub mod evidence;
 pub mod gait;
+pub mod horse;
 pub mod judge;
 pub mod ladder;
 pub mod person;
+pub mod program;
 pub mod rep;
 pub mod ride;
 pub mod side;

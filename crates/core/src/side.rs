@@ -1,4 +1,4 @@
-//! Left and right, as the rider sits.
+//! Left, right and both, as the rider sits.
 
 use serde::{Deserialize, Serialize};
 
@@ -11,18 +11,29 @@ pub enum Side {
     Left,
     /// The right rein or leg.
     Right,
+    /// Both at once, or neither in particular.
+    Both,
 }
 
 impl Side {
-    /// Both sides, left first, as every table of the product lists them.
+    /// Left and right, left first, as every table of the product lists them.
     pub const EACH: [Side; 2] = [Side::Left, Side::Right];
 
-    /// The other side.
+    /// Every word for a side.
+    pub const ALL: [Side; 3] = [Side::Left, Side::Right, Side::Both];
+
+    /// The other side; both has none but itself.
     pub fn other(self) -> Side {
         match self {
             Side::Left => Side::Right,
             Side::Right => Side::Left,
+            Side::Both => Side::Both,
         }
+    }
+
+    /// The side of that word, if there is one.
+    pub fn from_word(word: &str) -> Option<Side> {
+        Side::ALL.into_iter().find(|side| side.word() == word)
     }
 
     /// The word as it is stored and sent.
@@ -30,6 +41,7 @@ impl Side {
         match self {
             Side::Left => "left",
             Side::Right => "right",
+            Side::Both => "both",
         }
     }
 }

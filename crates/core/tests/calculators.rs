@@ -127,10 +127,11 @@ fn bad_input_names_the_field_and_what_is_allowed(
 #[test]
 fn gate_refuses_reps_of_two_levels_and_times_below_zero() {
     let mut reps = serde_json::to_value(barn::soft_days([0])).unwrap();
-    reps[3]["gait"] = json!("walk");
+    reps[3]["skill"] = json!("bend.hip");
+    reps[3]["measure"] = json!({"kind": "steps", "asked": 1, "clean": 1});
     let (field, _) = run("gate", json!({"reps": reps, "date": "2026-03-02"})).unwrap_err();
     assert_eq!(field, "/reps/3/skill");
-    reps[3]["gait"] = json!("stand");
+    reps[3] = reps[2].clone();
     reps[4]["measure"]["time_s"] = json!(-0.1);
     let (field, says) = run("gate", json!({"reps": reps, "date": "2026-03-02"})).unwrap_err();
     assert_eq!(field, "/reps/4/measure/time_s");

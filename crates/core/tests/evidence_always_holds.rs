@@ -7,11 +7,12 @@ use cavesson_core::Side;
 use cavesson_core::evidence::evenness::symmetry_index_pct;
 use cavesson_core::evidence::give_time::{TimeToGive, log_rank, restricted_mean_s};
 use cavesson_core::evidence::share::{Day, quantile, share_of_days, wilson};
-use cavesson_core::judge::judge_level;
-use cavesson_core::ladder::{Gate, Ladder, SkillId};
+use cavesson_core::judge::{Judgement, Verdict, judge_reps};
+use cavesson_core::ladder::{Gate, Ladder};
 use cavesson_core::rep::Rep;
 use cavesson_core::sim_horse::Traits;
 use jiff::ToSpan;
+use jiff::civil::Date;
 use proptest::prelude::*;
 
 fn soft_of_asked() -> impl Strategy<Value = (u32, u32)> {
@@ -47,11 +48,14 @@ fn ridden(seed: u64, rides: usize) -> Vec<Rep> {
         .collect()
 }
 
-fn gate() -> Gate {
-    Ladder::shipped()
-        .skill(&SkillId("bend.flex".into()))
-        .unwrap()
-        .gate
+fn judge(reps: &[Rep], on: Date) -> Judgement {
+    judge_reps(Ladder::shipped(), &barn::flex().level, reps, on).unwrap()
+}
+
+fn judge_with(gate: Gate, reps: &[Rep], on: Date) -> Judgement {
+    let mut ladder = Ladder::shipped().clone();
+    ladder.set_gate(&barn::flex().level, gate);
+    judge_reps(&ladder, &barn::flex().level, reps, on).unwrap()
 }
 
 proptest! {
@@ -129,11 +133,13 @@ proptest! {
     fn a_mirrored_horse_gets_the_mirrored_verdict(seed in 0u64..10_000, rides in 0usize..22) {
         let reps = ridden(seed, rides);
         let on = barn::day(2 * rides as i64);
-        let (plain, mirror) = (judge_level(&reps, &gate(), on), judge_level(&mirrored(&reps), &gate(), on));
+        let (plain, mirror) = (judge(&reps, on), judge(&mirrored(&reps), on));
         prop_assert_eq!(plain.verdict, mirror.verdict);
         prop_assert_eq!(plain.state, mirror.state);
-        prop_assert_eq!(plain.gate.figures(Side::Left).soft, mirror.gate.figures(Side::Right).soft);
-        prop_assert_eq!(plain.gate.figures(Side::Left).low, mirror.gate.figures(Side::Right).low);
+        let (left, right) = (plain.gate.figures(Side::Left).unwrap(), mirror.gate.figures(Side::Right).unwrap());
+        prop_assert_eq!(left.soft, right.soft);
+        let close = |a: Option<f64>, b: Option<f64>| a.zip(b).is_none_or(|(a, b)| (a - b).abs() < 1e-9);
+        prop_assert!(close(left.ready_low, right.ready_low), "{left:?} {right:?}");
         let days = |j: &cavesson_core::judge::Judgement| j.what_it_takes.if_all_soft.map(|f| f.days);
         prop_assert_eq!(days(&plain), days(&mirror));
     }
@@ -146,7 +152,7 @@ proptest! {
         let by = turn % shuffled.len();
         shuffled.rotate_left(by);
         let on = reps.last().unwrap().day.checked_add(1.day()).unwrap();
-        prop_assert_eq!(judge_level(&reps, &gate(), on), judge_level(&shuffled, &gate(), on));
+        prop_assert_eq!(judge(&reps, on), judge(&shuffled, on));
     }
 
     #[test]
@@ -154,8 +160,8 @@ proptest! {
         let mut reps = ridden(seed, rides);
         let last = reps.last().map_or(barn::FIRST_DAY, |rep| rep.day);
         // Soft reps of the test take a second, the horse's own may take less: times are left out.
-        let gate = Gate { most_time_ratio: 20.0, ..gate() };
-        let judged = judge_level(&reps, &gate, last);
+        let gate = Gate { most_time_ratio: 20.0, ..barn::flex().gate };
+        let judged = judge_with(gate, &reps, last);
         let Some(further) = judged.what_it_takes.if_all_soft else { return Ok(()) };
         prop_assume!(further.days > 0);
         for day in 0..further.days {
@@ -166,7 +172,28 @@ proptest! {
             reps.extend(barn::ride_of(after, (left, left), (right, right)));
         }
         let on = reps.last().unwrap().day;
-        prop_assert!(judge_level(&reps, &gate, on).gate.passes, "{further:?}");
+        prop_assert!(judge_with(gate, &reps, on).gate.passes, "{further:?}");
+    }
+
+    #[test]
+    fn one_more_soft_answer_never_turns_advance_into_stay(
+        seed in 0u64..10_000, rides in 4usize..30, left in any::<bool>(), more in 1usize..5,
+    ) {
+        let mut reps = ridden(seed, rides);
+        let last = reps.last().unwrap().clone();
+        if judge(&reps, last.day).verdict != Verdict::Advance {
+            return Ok(());
+        }
+        let side = if left { Side::Left } else { Side::Right };
+        for again in 0..more {
+            let mut soft = barn::ride(0, &[(side, barn::SOFT)]).remove(0);
+            soft.rep_id = uuid::Uuid::from_u128(again as u128);
+            soft.ride_id = last.ride_id;
+            soft.day = last.day;
+            soft.asked_at = last.asked_at + jiff::SignedDuration::from_secs(20 * (again as i64 + 1));
+            reps.push(soft);
+            prop_assert_eq!(judge(&reps, last.day).verdict, Verdict::Advance);
+        }
     }
 
     #[test]

@@ -5,17 +5,12 @@
 
 mod barn;
 
-use barn::{BRACED, HEAD_UP, LATE, SOFT, cold_ride, day, give, ride, ride_of, soft_days};
+use barn::{BRACED, HEAD_UP, LATE, SOFT, cold_ride, day, give, judged, ride, ride_of, soft_days};
 use cavesson_core::Side::{Left, Right};
-use cavesson_core::judge::{ItemKind, Judgement, State, Verdict, judge_level};
-use cavesson_core::ladder::Gate;
+use cavesson_core::judge::{ItemKind, Judgement, State, Verdict};
 use cavesson_core::rep::{Answer, Give, HandWeight, Rep, SoftRule};
 use cavesson_core::{Gait, Side};
 use rstest::rstest;
-
-fn judged(reps: &[Rep], after: i64) -> Judgement {
-    judge_level(reps, &Gate::default(), day(after))
-}
 
 fn failing(judgement: &Judgement) -> Vec<(ItemKind, Option<Side>)> {
     judgement
@@ -90,9 +85,9 @@ fn every_rail_that_fails_is_a_reason_with_its_place() {
 }
 
 #[test]
-fn the_window_is_ten_rides_and_twenty_one_days() {
+fn the_window_is_six_rides_and_twenty_one_days() {
     let many = soft_days(0..15);
-    assert_eq!(judged(&many, 14).gate.window.rides, 10);
+    assert_eq!(judged(&many, 14).gate.window.rides, 6);
     let spread = soft_days([0, 5, 10, 20, 22]);
     let judgement = judged(&spread, 22);
     assert_eq!(
@@ -121,7 +116,7 @@ fn what_comes_after_the_date_is_not_looked_at() {
 #[case::braced(Gait::Stand, BRACED, false)]
 #[case::head_up(Gait::Stand, HEAD_UP, false)]
 fn what_soft_means(#[case] gait: Gait, #[case] give: Give, #[case] soft: bool) {
-    assert_eq!(SoftRule::default().is_soft(gait, &give), soft);
+    assert_eq!(give.is_soft(&SoftRule::default(), gait), soft);
 }
 
 #[rstest]
@@ -148,7 +143,8 @@ fn the_first_ask_of_a_day_is_the_one_that_counts() {
     let judgement = judged(&reps, 2);
     let firsts: Vec<bool> = judgement
         .gate
-        .left
+        .figures(Left)
+        .unwrap()
         .first_asks
         .iter()
         .map(|first| first.soft)

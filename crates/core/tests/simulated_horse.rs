@@ -2,20 +2,21 @@
 
 mod barn;
 
-use cavesson_core::Side;
 use cavesson_core::rep::SoftRule;
 use cavesson_core::sim_horse::{SimulatedRide, Traits};
+use cavesson_core::{Gait, Side};
 
-const STEADY: Traits = Traits {
-    start: -1.0,
-    plateau: 2.0,
-    rate: 0.1,
-    weaker_side: Side::Right,
-    weaker_by: 1.0,
-    day_sd: 0.0,
-    first_ask_drop: 0.4,
-    warm_up: 0.4,
-};
+fn steady() -> Traits {
+    Traits {
+        start: -1.0,
+        plateau: 2.0,
+        rate: 0.1,
+        weaker_side: Side::Right,
+        weaker_by: 1.0,
+        day_sd: 0.0,
+        ..Traits::default()
+    }
+}
 
 fn ride_it(traits: &Traits, rides: usize, reps: u32) -> Vec<SimulatedRide> {
     barn::simulated(traits, rides, 1, (reps, reps), 7)
@@ -24,10 +25,12 @@ fn ride_it(traits: &Traits, rides: usize, reps: u32) -> Vec<SimulatedRide> {
 #[test]
 fn readiness_rises_from_start_to_plateau_and_the_weaker_side_stays_below() {
     let logistic = |x: f64| 1.0 / (1.0 + (-x).exp());
-    assert!((STEADY.readiness(Side::Left, 0) - logistic(-1.0)).abs() < 1e-12);
-    assert!((STEADY.readiness(Side::Left, 500) - logistic(2.0)).abs() < 1e-9);
-    assert!((STEADY.readiness(Side::Right, 500) - logistic(1.0)).abs() < 1e-9);
-    assert!((0..80).all(|r| STEADY.readiness(Side::Left, r) < STEADY.readiness(Side::Left, r + 1)));
+    assert!((steady().readiness(Side::Left, 0) - logistic(-1.0)).abs() < 1e-12);
+    assert!((steady().readiness(Side::Left, 500) - logistic(2.0)).abs() < 1e-9);
+    assert!((steady().readiness(Side::Right, 500) - logistic(1.0)).abs() < 1e-9);
+    assert!(
+        (0..80).all(|r| steady().readiness(Side::Left, r) < steady().readiness(Side::Left, r + 1))
+    );
 }
 
 #[test]
@@ -36,7 +39,7 @@ fn soft_answers_come_as_often_as_the_readiness_says() {
         rate: 10.0,
         first_ask_drop: 0.0,
         warm_up: 0.0,
-        ..STEADY
+        ..steady()
     };
     let rides = ride_it(&settled, 200, 20);
     let rule = SoftRule::default();
@@ -47,7 +50,11 @@ fn soft_answers_come_as_often_as_the_readiness_says() {
             .flat_map(|r| &r.reps)
             .filter(|r| r.side == side)
             .collect();
-        let share = reps.iter().filter(|rep| rep.is_soft(&rule)).count() as f64 / reps.len() as f64;
+        let share = reps
+            .iter()
+            .filter(|rep| rep.measure.is_soft(&rule, Gait::Stand))
+            .count() as f64
+            / reps.len() as f64;
         // 3,980 draws: four standard errors are under 0.03.
         assert!((share - truth).abs() < 0.03, "{side:?} {share}");
     }
@@ -60,7 +67,7 @@ fn the_first_ask_is_colder_than_the_last() {
         plateau: 0.5,
         first_ask_drop: 1.0,
         warm_up: 1.0,
-        ..STEADY
+        ..steady()
     };
     let rule = SoftRule::default();
     let (mut first, mut last) = (0, 0);
@@ -70,15 +77,15 @@ fn the_first_ask_is_colder_than_the_last() {
             .iter()
             .filter(|rep| rep.side == Side::Left)
             .collect();
-        first += usize::from(left[0].is_soft(&rule));
-        last += usize::from(left[4].is_soft(&rule));
+        first += usize::from(left[0].measure.is_soft(&rule, Gait::Stand));
+        last += usize::from(left[4].measure.is_soft(&rule, Gait::Stand));
     }
     assert!(last > first + 60, "{first} {last}");
 }
 
 #[test]
 fn ids_are_version_seven_and_asks_run_forward_in_time() {
-    for ride in ride_it(&STEADY, 3, 6) {
+    for ride in ride_it(&steady(), 3, 6) {
         assert_eq!(ride.reps.len(), 12);
         assert!(
             ride.reps

@@ -2,12 +2,13 @@
 //! whole or not at all.
 
 use std::collections::{HashMap, HashSet};
+use std::sync::Arc;
 
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::bounds::FieldError;
 use cavesson_core::ladder::Ladder;
-use cavesson_core::ride::{Batch, NewRep};
+use cavesson_core::ride::Batch;
 use cavesson_store::rep::RepOfHorse;
 use cavesson_store::{BarnTransaction, horse, rep, ride};
 use jiff::Timestamp;
@@ -19,6 +20,8 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::known::Judged;
+use crate::known::keep::keep_verdicts;
 use crate::problem::{Answer, Problem};
 use crate::signed::{Recorder, Signed};
 
@@ -63,24 +66,59 @@ async fn store(
         .check(app.ladder, Timestamp::now())
         .map_err(Problem::fields)?;
     check_horses(&mut signed.transaction, &batch).await?;
+    let horses = horses_of(&mut signed.transaction, &batch).await?;
+    let touched: HashSet<Uuid> = batch
+        .rides
+        .iter()
+        .map(|ride| ride.horse_id)
+        .chain(horses.values().copied())
+        .collect();
+    let touched: Vec<Uuid> = touched.into_iter().collect();
+    horse::raise_versions(&mut signed.transaction, &touched).await?;
     store_rides(&mut signed, &batch).await?;
-    store_reps(&mut signed, &batch).await?;
+    store_reps(&mut signed, &batch, &horses).await?;
+    let today = signed.now().date();
+    let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
+    // Judged in a transaction of its own: nothing that might yet be rolled back
+    // is kept in memory.
+    let mut barn = BarnTransaction::begin(&app.pool, barn_id).await?;
+    let judged = app.known.judged(&mut barn, &touched, today).await?;
+    keep_verdicts(&mut barn, &judged).await?;
+    barn.commit().await?;
     Ok(Json(Stored {
         rides: batch.rides.len(),
         reps: batch.reps.len(),
-        soft: batch
-            .reps
-            .iter()
-            .map(|rep| is_soft(app.ladder, rep))
-            .collect(),
+        soft: soft(&batch, &horses, &judged),
     }))
 }
 
-fn is_soft(ladder: &Ladder, rep: &NewRep) -> bool {
-    ladder
-        .skill(&rep.skill)
-        .is_some_and(|skill| rep.is_soft(&skill.gate.soft))
+/// The horse of each ride that the batch's reps name: of the batch, or stored before.
+async fn horses_of(barn: &mut BarnTransaction, batch: &Batch) -> Answer<HashMap<Uuid, Uuid>> {
+    let ride_ids: Vec<Uuid> = batch.reps.iter().map(|rep| rep.ride_id).collect();
+    let stored = ride::horses_of(barn, &ride_ids).await?;
+    let named = batch.rides.iter().map(|ride| (ride.ride_id, ride.horse_id));
+    Ok(named.chain(stored).collect())
+}
+
+/// Which reps of the batch were soft, by the gates of their horses' programs.
+fn soft(batch: &Batch, horses: &HashMap<Uuid, Uuid>, judged: &[Arc<Judged>]) -> Vec<bool> {
+    let ladders: HashMap<Uuid, &Ladder> = judged
+        .iter()
+        .map(|judged| (judged.horse_id, judged.ladder()))
+        .collect();
+    batch
+        .reps
+        .iter()
+        .map(|rep| {
+            let ladder = horses
+                .get(&rep.ride_id)
+                .and_then(|horse| ladders.get(horse));
+            ladder
+                .and_then(|ladder| ladder.at(&rep.level()))
+                .is_some_and(|level| rep.measure.is_soft(&level.gate.soft, level.gait))
+        })
+        .collect()
 }
 
 async fn check_horses(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
@@ -117,12 +155,11 @@ async fn store_rides(signed: &mut Signed, batch: &Batch) -> Answer<()> {
     }
 }
 
-async fn store_reps(signed: &mut Signed, batch: &Batch) -> Answer<()> {
-    let ride_ids: Vec<Uuid> = batch.reps.iter().map(|rep| rep.ride_id).collect();
-    let horses: HashMap<Uuid, Uuid> = ride::horses_of(&mut signed.transaction, &ride_ids)
-        .await?
-        .into_iter()
-        .collect();
+async fn store_reps(
+    signed: &mut Signed,
+    batch: &Batch,
+    horses: &HashMap<Uuid, Uuid>,
+) -> Answer<()> {
     let missing = batch
         .reps
         .iter()

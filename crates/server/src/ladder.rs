@@ -1,12 +1,17 @@
-//! The ladder in use.
+//! The ladder as it ships: tracks, skills, levels with their gates and needs,
+//! faults and the questions on which good trainers disagree.
 
 use axum::Json;
 use axum::extract::State;
-use cavesson_core::ladder::Ladder;
+use cavesson_core::ladder::{Fault, Gate, Ladder, Level, Track};
+use cavesson_core::program::schools::{QUESTIONS, Question};
+use serde::Serialize;
+use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use utoipa_axum::routes;
 
 use crate::App;
+use crate::levels::LevelBrief;
 use crate::problem::Problem;
 use crate::signed::Signed;
 
@@ -15,14 +20,72 @@ pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new().routes(routes!(show))
 }
 
-/// Tracks, skills, levels and their gates.
+/// A ladder: the one that ships, or what a program makes of it.
+#[derive(Serialize, ToSchema)]
+pub struct ShownLadder {
+    /// Raised whenever a gate, a skill or a fault changes.
+    version: u32,
+    /// The tracks, in the order of the work.
+    tracks: Vec<Track>,
+    /// Every level, needs first.
+    levels: Vec<ShownLevel>,
+    /// What goes wrong, and where to look.
+    faults: Vec<Fault>,
+    /// Where good trainers disagree.
+    #[schema(value_type = Vec<Question>)]
+    questions: &'static [Question],
+}
+
+/// A level with its gate and needs.
+#[derive(Serialize, ToSchema)]
+pub struct ShownLevel {
+    level: LevelBrief,
+    gate: Gate,
+    /// What must be held first, the rung below included; of each need one of the
+    /// alternatives.
+    needs: Vec<Vec<Level>>,
+}
+
+impl ShownLadder {
+    /// The ladder as it is shown.
+    pub fn of(ladder: &Ladder) -> ShownLadder {
+        let named = |place: &usize| ladder.levels[*place].level.clone();
+        ShownLadder {
+            version: ladder.version,
+            tracks: ladder.tracks.clone(),
+            levels: ladder
+                .levels
+                .iter()
+                .map(|level| ShownLevel {
+                    level: LevelBrief::of(level, ladder),
+                    gate: level.gate,
+                    needs: level
+                        .below
+                        .iter()
+                        .map(|below| vec![named(below)])
+                        .chain(
+                            level
+                                .needs
+                                .iter()
+                                .map(|need| need.iter().map(named).collect()),
+                        )
+                        .collect(),
+                })
+                .collect(),
+            faults: ladder.faults.clone(),
+            questions: QUESTIONS,
+        }
+    }
+}
+
+/// Tracks, skills, levels, their gates and needs, faults.
 #[utoipa::path(
     get, path = "/api/ladder", operation_id = "show_ladder", tag = "ladder",
     responses(
-        (status = 200, description = "The ladder", body = Ladder),
+        (status = 200, description = "The ladder as it ships", body = ShownLadder),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn show(State(app): State<App>, _signed: Signed) -> Json<Ladder> {
-    Json(app.ladder.clone())
+async fn show(State(app): State<App>, _signed: Signed) -> Json<ShownLadder> {
+    Json(ShownLadder::of(app.ladder))
 }

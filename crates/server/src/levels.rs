@@ -1,15 +1,17 @@
 //! A level of one horse: its gate and verdict, and its rein strips.
 
+use std::sync::Arc;
+
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::Gait;
-use cavesson_core::judge::{Judgement, judge_level};
-use cavesson_core::ladder::{Gate, Level, Skill, SkillId};
+use cavesson_core::judge::{self, Judgement};
+use cavesson_core::ladder::{
+    Gate, Ladder, LadderLevel, Level, MeasureKind, RungId, Sides, SkillId,
+};
 use cavesson_core::rep::{HandWeight, Rep};
 use cavesson_core::ride::Strip;
 use cavesson_core::ride::strip::strips;
-use cavesson_store::rep;
-use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
@@ -18,6 +20,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::horses::Horse;
+use crate::known::Judged;
 use crate::problem::{Answer, Problem};
 use crate::signed::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
@@ -29,20 +32,62 @@ pub fn routes() -> OpenApiRouter<App> {
         .routes(routes!(show_strips))
 }
 
+/// A level in short, as every page names it.
+#[derive(Debug, Clone, Serialize, ToSchema)]
+pub struct LevelBrief {
+    pub skill: SkillId,
+    pub rung: RungId,
+    /// The skill with its rung: "Stops off the seat, at the jog".
+    pub name: String,
+    /// The skill alone.
+    pub skill_name: String,
+    /// The rung alone: "at the jog".
+    pub rung_name: String,
+    /// The track it belongs to.
+    pub track: String,
+    /// How it is asked.
+    pub ask: String,
+    pub measure: MeasureKind,
+    pub sides: Sides,
+    pub gait: Gait,
+    /// The longest time that counts as soft here, in seconds, where it is timed.
+    pub longest_soft_s: f64,
+}
+
+impl LevelBrief {
+    pub fn of(level: &LadderLevel, ladder: &Ladder) -> LevelBrief {
+        let track = &ladder.tracks[level.track];
+        let skill = track
+            .skills
+            .iter()
+            .find(|skill| skill.id == level.level.skill);
+        let rung =
+            skill.and_then(|skill| skill.rungs.iter().find(|rung| rung.id == level.level.rung));
+        LevelBrief {
+            skill: level.level.skill.clone(),
+            rung: level.level.rung.clone(),
+            name: level.name.clone(),
+            skill_name: skill.map(|skill| skill.name.clone()).unwrap_or_default(),
+            rung_name: rung.map(|rung| rung.name.clone()).unwrap_or_default(),
+            track: track.id.clone(),
+            ask: skill.map(|skill| skill.ask.clone()).unwrap_or_default(),
+            measure: level.measure,
+            sides: level.sides,
+            gait: level.gait,
+            longest_soft_s: level.gate.soft.most_s(level.gait),
+        }
+    }
+}
+
 /// A level of one horse, judged.
 #[derive(Serialize, ToSchema)]
 struct JudgedLevel {
     horse: Horse,
-    skill: SkillId,
-    gait: Gait,
-    /// The skill's name.
-    name: String,
-    /// How it is asked.
-    ask: String,
-    /// The longest time that counts as soft here, in seconds.
-    longest_soft_s: f64,
+    level: LevelBrief,
     /// The version of the ladder it was judged by.
     ladder_version: u32,
+    /// The version of the horse's program; null for the ladder as it ships.
+    program_version: Option<i32>,
     /// The gate's numbers that were used.
     gate: Gate,
     judgement: Judgement,
@@ -52,12 +97,7 @@ struct JudgedLevel {
 #[derive(Serialize, ToSchema)]
 struct LevelStrips {
     horse: Horse,
-    skill: SkillId,
-    gait: Gait,
-    /// The skill's name.
-    name: String,
-    /// The longest time that counts as soft here, in seconds.
-    longest_soft_s: f64,
+    level: LevelBrief,
     /// The most hand that counts as soft.
     most_soft_hand: HandWeight,
     /// Oldest ride first.
@@ -66,8 +106,8 @@ struct LevelStrips {
 
 /// One horse's level as the judge sees it on a date.
 #[utoipa::path(
-    get, path = "/api/horses/{horse_id}/levels/{skill}/{gait}", operation_id = "show_level", tag = "levels",
-    params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("gait" = Gait, Path), On),
+    get, path = "/api/horses/{horse_id}/levels/{skill}/{rung}", operation_id = "show_level", tag = "levels",
+    params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("rung" = String, Path), On),
     responses(
         (status = 200, description = "Gate, verdict, reasons, what it would take", body = JudgedLevel),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
@@ -81,25 +121,33 @@ async fn show(
     UrlPath(path): UrlPath<(Uuid, String, String)>,
     UrlQuery(query): UrlQuery<On>,
 ) -> Answer<Json<JudgedLevel>> {
-    let level = HorseLevel::load(&app, signed, path, query).await?;
-    let judgement = judge_level(&level.reps, &level.skill.gate, level.on);
+    let found = HorseLevel::load(&app, signed, path, query).await?;
+    let judged = &found.judged;
+    let judgement = judge::level::of_standings(
+        judged.ladder(),
+        &judged.file,
+        &judged.standings,
+        found.place,
+        judged.on,
+    );
+    let ladder_version = judged.ladder().version;
+    let program_version = judged.on_ladder.program.map(|(_, version)| version);
+    let level = LevelBrief::of(found.level(), judged.ladder());
+    let gate = found.level().gate;
     Ok(Json(JudgedLevel {
-        horse: level.horse,
-        skill: level.skill.id.clone(),
-        gait: level.gait,
-        name: level.skill.name.clone(),
-        ask: level.skill.ask.clone(),
-        longest_soft_s: level.skill.gate.soft.most_s(level.gait),
-        ladder_version: app.ladder.version,
-        gate: level.skill.gate,
+        horse: found.horse,
+        level,
+        ladder_version,
+        program_version,
+        gate,
         judgement,
     }))
 }
 
 /// One horse's rides of a level, rep by rep.
 #[utoipa::path(
-    get, path = "/api/horses/{horse_id}/levels/{skill}/{gait}/strips", tag = "levels",
-    params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("gait" = Gait, Path), On),
+    get, path = "/api/horses/{horse_id}/levels/{skill}/{rung}/strips", tag = "levels",
+    params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("rung" = String, Path), On),
     responses(
         (status = 200, description = "The rein strips", body = LevelStrips),
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
@@ -113,57 +161,62 @@ async fn show_strips(
     UrlPath(path): UrlPath<(Uuid, String, String)>,
     UrlQuery(query): UrlQuery<On>,
 ) -> Answer<Json<LevelStrips>> {
-    let level = HorseLevel::load(&app, signed, path, query).await?;
+    let found = HorseLevel::load(&app, signed, path, query).await?;
+    let ladder = found.judged.ladder();
+    let strips = strips(found.reps(), found.level(), ladder, found.judged.on);
+    let level = LevelBrief::of(found.level(), ladder);
+    let most_soft_hand = found.level().gate.soft.most_hand;
     Ok(Json(LevelStrips {
-        horse: level.horse,
-        skill: level.skill.id.clone(),
-        gait: level.gait,
-        name: level.skill.name.clone(),
-        longest_soft_s: level.skill.gate.soft.most_s(level.gait),
-        most_soft_hand: level.skill.gate.soft.most_hand,
-        strips: strips(&level.reps, &level.skill.gate, level.on),
+        horse: found.horse,
+        level,
+        most_soft_hand,
+        strips,
     }))
 }
 
 /// Everything a level's pages are made of.
 struct HorseLevel {
     horse: Horse,
-    skill: &'static Skill,
-    gait: Gait,
-    reps: Vec<Rep>,
-    on: Date,
+    judged: Arc<Judged>,
+    place: usize,
 }
 
 impl HorseLevel {
     async fn load(
         app: &App,
         mut signed: Signed,
-        (horse_id, skill, gait): (Uuid, String, String),
+        (horse_id, skill, rung): (Uuid, String, String),
         query: On,
     ) -> Answer<HorseLevel> {
-        let gait = Gait::from_word(&gait).ok_or_else(no_level)?;
-        let level = Level {
-            skill: SkillId(skill),
-            gait,
-        };
-        let skill = app.ladder.skill_at(&level).ok_or_else(no_level)?;
+        let level = Level::new(&skill, &rung);
         let today = signed.now();
         let horse = Horse::new(signed.horse(horse_id).await?, today.year());
-        let reps = rep::of_level(&mut signed.transaction, &[horse_id], &level)
-            .await?
-            .into_iter()
-            .map(|(_, rep)| rep)
-            .collect();
+        let on = query.on.unwrap_or(today.date());
+        let judged = app
+            .known
+            .judged_horse(&mut signed.transaction, horse_id, on)
+            .await?;
+        let place = judged.ladder().position(&level).ok_or_else(no_level)?;
         Ok(HorseLevel {
             horse,
-            skill,
-            gait,
-            reps,
-            on: query.on.unwrap_or(today.date()),
+            judged,
+            place,
         })
+    }
+
+    fn level(&self) -> &LadderLevel {
+        &self.judged.ladder().levels[self.place]
+    }
+
+    fn reps(&self) -> &[Rep] {
+        self.judged
+            .known
+            .reps
+            .get(&self.level().level)
+            .map_or(&[], Vec::as_slice)
     }
 }
 
 fn no_level() -> Problem {
-    Problem::not_found("no such level on this ladder; see /api/ladder")
+    Problem::not_found("no such level on this horse's ladder; see /api/ladder")
 }

@@ -16,6 +16,7 @@ mod body;
 mod calc;
 mod health;
 mod horses;
+mod known;
 mod ladder;
 mod levels;
 pub mod password;
@@ -44,8 +45,10 @@ pub use settings::Settings;
 pub struct App {
     /// The database.
     pub pool: PgPool,
-    /// The ladder in use.
+    /// The ladder as it ships.
     pub ladder: &'static cavesson_core::ladder::Ladder,
+    /// What has been read of the horses so far.
+    pub known: known::KnownHorses,
 }
 
 /// Serves on `listener` until `shutdown` completes; requests under way are
@@ -63,6 +66,7 @@ pub async fn launch(
     let app = App {
         pool,
         ladder: cavesson_core::ladder::Ladder::shipped(),
+        known: known::KnownHorses::default(),
     };
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();
     let served = axum::serve(listener, service)

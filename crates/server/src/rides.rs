@@ -16,6 +16,8 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::horses::Horse;
+use crate::known::Judged;
+use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::signed::Signed;
 use crate::url::UrlPath;
@@ -44,11 +46,7 @@ struct Ride {
 /// A part of a ride with one aim.
 #[derive(Serialize, ToSchema)]
 struct RideBlock {
-    level: Level,
-    /// The skill's name.
-    name: String,
-    /// The longest time that counts as soft here, in seconds.
-    longest_soft_s: f64,
+    level: LevelBrief,
     strip: Strip,
 }
 
@@ -72,10 +70,15 @@ async fn show(
         .ok_or_else(|| Problem::not_found("no such ride in this barn"))?;
     let year = signed.now().year();
     let horse = Horse::new(signed.horse(ride.horse_id).await?, year);
-    let mut blocks = Vec::new();
-    for level in rep::levels_of_ride(&mut signed.transaction, ride_id).await? {
-        blocks.extend(block(&app, &mut signed, &ride, level).await?);
-    }
+    let levels = rep::levels_of_ride(&mut signed.transaction, ride_id).await?;
+    let judged = app
+        .known
+        .judged_horse(&mut signed.transaction, ride.horse_id, ride.day)
+        .await?;
+    let blocks = levels
+        .iter()
+        .filter_map(|level| block(&judged, ride_id, ride.day, level))
+        .collect();
     Ok(Json(Ride {
         ride_id,
         horse,
@@ -87,28 +90,16 @@ async fn show(
     }))
 }
 
-/// The ride's strip of one level; none for a level this ladder does not have.
-async fn block(
-    app: &App,
-    signed: &mut Signed,
-    ride: &ride::Ride,
-    level: Level,
-) -> Answer<Option<RideBlock>> {
-    let Some(skill) = app.ladder.skill_at(&level) else {
-        return Ok(None);
-    };
-    let reps: Vec<_> = rep::of_level(&mut signed.transaction, &[ride.horse_id], &level)
-        .await?
+/// The ride's strip of one level; none for a level the horse's ladder does not have.
+fn block(judged: &Judged, ride_id: Uuid, day: Date, level: &Level) -> Option<RideBlock> {
+    let ladder = judged.ladder();
+    let at = ladder.at(level)?;
+    let reps = judged.known.reps.get(level)?;
+    let strip = strips(reps, at, ladder, day)
         .into_iter()
-        .map(|(_, rep)| rep)
-        .collect();
-    let strip = strips(&reps, &skill.gate, ride.day)
-        .into_iter()
-        .find(|strip| strip.ride_id == ride.ride_id);
-    Ok(strip.map(|strip| RideBlock {
-        name: skill.name.clone(),
-        longest_soft_s: skill.gate.soft.most_s(level.gait),
-        level,
+        .find(|strip| strip.ride_id == ride_id)?;
+    Some(RideBlock {
+        level: LevelBrief::of(at, ladder),
         strip,
-    }))
+    })
 }

@@ -1,16 +1,15 @@
 //! Today: who is ridden, when, where, for what, and the one thing that matters.
 
 use std::collections::HashMap;
+use std::sync::Arc;
 
 use axum::Json;
 use axum::extract::State;
-use cavesson_core::Gait;
-use cavesson_core::judge::{State as LevelState, Verdict, judge_level};
-use cavesson_core::ladder::{Level, SkillId};
-use cavesson_core::rep::Rep;
+use cavesson_core::judge::{self, State as LevelState, Verdict};
+use cavesson_core::ladder::Level;
+use cavesson_store::horse;
 use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::ride::{self, Ride};
-use cavesson_store::{horse, rep};
 use jiff::Timestamp;
 use jiff::civil::{Date, Time};
 use serde::Serialize;
@@ -21,8 +20,13 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::horses::Horse;
+use crate::known::Judged;
+use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::signed::Signed;
+
+/// What a horse that is not down for the day is taken out for: the lightest ask.
+const USUAL: (&str, &str) = ("bend.flex", "stand");
 
 /// Today's route.
 pub fn routes() -> OpenApiRouter<App> {
@@ -39,7 +43,7 @@ struct Today {
     /// Horses that are not down for today.
     others: Vec<Horse>,
     /// What a horse that is not down for today is taken out for.
-    usual: Option<Level>,
+    usual: Option<LevelBrief>,
 }
 
 /// One horse of the day.
@@ -60,10 +64,7 @@ struct StringHorse {
 /// What the ride is for, and where the horse stands with it.
 #[derive(Serialize, ToSchema)]
 struct Aim {
-    skill: SkillId,
-    gait: Gait,
-    /// The skill's name.
-    name: String,
+    level: LevelBrief,
     verdict: Verdict,
     state: LevelState,
     /// The one thing that matters for this horse.
@@ -104,16 +105,23 @@ async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>
         .into_iter()
         .map(|horse| (horse.horse_id, Horse::new(horse, now.year())))
         .collect();
-    let mut reps = reps_by_aim(barn, &program).await?;
+    let ridden: Vec<Uuid> = program.iter().map(|planned| planned.horse_id).collect();
+    let judged: HashMap<Uuid, Arc<Judged>> = app
+        .known
+        .judged(barn, &ridden, day)
+        .await?
+        .into_iter()
+        .map(|judged| (judged.horse_id, judged))
+        .collect();
     let mut string = Vec::with_capacity(program.len());
     for planned in program {
         let Some(horse) = horses.remove(&planned.horse_id) else {
             continue;
         };
-        let known = reps
-            .remove(&(planned.horse_id, planned.level.clone()))
-            .unwrap_or_default();
-        if let Some(aim) = aim(&app, &planned.level, &known, day) {
+        let aim = judged
+            .get(&planned.horse_id)
+            .and_then(|judged| aim(judged, &planned.level));
+        if let Some(aim) = aim {
             string.push(string_horse(planned, horse, aim, &rides));
         }
     }
@@ -123,47 +131,27 @@ async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>
         day,
         string,
         others,
-        usual: app.ladder.lowest(),
+        usual: app
+            .ladder
+            .at(&Level::new(USUAL.0, USUAL.1))
+            .map(|level| LevelBrief::of(level, app.ladder)),
     }))
 }
 
-type RepsByAim = HashMap<(Uuid, Level), Vec<Rep>>;
-
-/// The reps of every horse of the day at its level, one query a level.
-async fn reps_by_aim(
-    barn: &mut cavesson_store::BarnTransaction,
-    program: &[ProgramDay],
-) -> Answer<RepsByAim> {
-    let mut levels: HashMap<&Level, Vec<Uuid>> = HashMap::new();
-    for planned in program {
-        levels
-            .entry(&planned.level)
-            .or_default()
-            .push(planned.horse_id);
-    }
-    let mut reps = RepsByAim::new();
-    for (level, horse_ids) in levels {
-        for (horse_id, rep) in rep::of_level(barn, &horse_ids, level).await? {
-            reps.entry((horse_id, level.clone())).or_default().push(rep);
-        }
-    }
-    Ok(reps)
-}
-
-/// None for a level that this ladder does not have.
-fn aim(app: &App, level: &Level, reps: &[Rep], day: Date) -> Option<Aim> {
-    let skill = app.ladder.skill_at(level)?;
-    let judged = judge_level(reps, &skill.gate, day);
-    let (left, right) = (&judged.gate.left, &judged.gate.right);
-    let asked = left.asked + right.asked;
+/// None for a level that the horse's ladder does not have.
+fn aim(judged: &Judged, level: &Level) -> Option<Aim> {
+    let ladder = judged.ladder();
+    let place = ladder.position(level)?;
+    let said =
+        judge::level::of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
+    let asked: u32 = said.gate.sides.iter().map(|side| side.asked).sum();
+    let soft: u32 = said.gate.sides.iter().map(|side| side.soft).sum();
     Some(Aim {
-        skill: skill.id.clone(),
-        gait: level.gait,
-        name: skill.name.clone(),
-        verdict: judged.verdict,
-        state: judged.state,
-        matters: judged.says,
-        soft_share: (asked > 0).then(|| f64::from(left.soft + right.soft) / f64::from(asked)),
+        level: LevelBrief::of(&ladder.levels[place], ladder),
+        verdict: said.verdict,
+        state: said.state,
+        matters: said.says,
+        soft_share: (asked > 0).then(|| f64::from(soft) / f64::from(asked)),
     })
 }
 

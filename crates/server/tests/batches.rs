@@ -117,13 +117,13 @@ async fn bad_input_names_the_field_and_stores_nothing(pool: PgPool) {
             "/reps/0/skill",
             json!("bend.pretzel"),
             422,
-            "it has bend.flex",
+            "bend has bend.flex",
         ),
         (
             "/reps/0/side",
             json!("middle"),
             422,
-            "expected `left` or `right`",
+            "expected one of `left`, `right`, `both`",
         ),
         ("/reps/0/rep_id", json!("seven"), 422, "UUID parsing failed"),
         (

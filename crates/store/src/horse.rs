@@ -76,6 +76,39 @@ pub async fn known(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> StoreResul
     .await?)
 }
 
+/// Raises the version of what is known of these horses, and keeps their rows
+/// locked until the transaction ends. Whoever stores something about a horse
+/// does this first.
+///
+/// # Errors
+/// When the query fails.
+pub async fn raise_versions(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    let mut in_order = horse_ids.to_vec();
+    in_order.sort_unstable();
+    in_order.dedup();
+    // One after the other in the order of their ids, so that two batches with
+    // the same horses wait for each other and never for good.
+    for horse_id in in_order {
+        sqlx::query!(
+            "update horse set known_version = known_version + 1 where barn_id = $1 and horse_id = $2",
+            barn_id,
+            horse_id
+        )
+        .execute(barn.connection())
+        .await?;
+        // Told to whoever listens once the transaction is committed.
+        sqlx::query!(
+            "select pg_notify($1, $2) as told",
+            crate::known::CHANNEL,
+            format!("{barn_id} {horse_id}")
+        )
+        .fetch_one(barn.connection())
+        .await?;
+    }
+    Ok(())
+}
+
 /// Adds a horse.
 ///
 /// # Errors

@@ -9,6 +9,10 @@
 //! | [`horse`] | horses |
 //! | [`program_day`] | which horse is ridden on which weekday |
 //! | [`ride`], [`rep`] | what was asked and answered |
+//! | [`known`] | what is known of a horse, by version |
+//! | [`program`] | schools and changed gates |
+//! | [`overrule`], [`kept_verdict`] | what the trainer and the judge said |
+//! | [`care`], [`card_block`] | notes of care; blocks for a coming day |
 //!
 //! Two walls keep barns apart: every query names the barn, and row-level
 //! security shows a [`barn::BarnTransaction`] nothing but its own barn.
@@ -16,10 +20,16 @@
 #![warn(clippy::unwrap_used)]
 
 pub mod barn;
+pub mod card_block;
+pub mod care;
 pub mod error;
 pub mod horse;
+pub mod kept_verdict;
+pub mod known;
+pub mod overrule;
 pub mod person;
 pub mod place;
+pub mod program;
 pub mod program_day;
 pub mod rep;
 pub mod ride;

@@ -1,12 +1,11 @@
 //! The weekdays a program has a horse ridden: when, by whom, where, for what.
 
-use cavesson_core::Gait;
-use cavesson_core::ladder::{Level, SkillId};
+use cavesson_core::ladder::{Level, RungId, SkillId};
 use jiff::civil::Time;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
-use crate::{BarnTransaction, StoreError, StoreResult};
+use crate::{BarnTransaction, StoreResult};
 
 /// A horse's ride on one weekday.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -37,7 +36,7 @@ pub async fn list(
 ) -> StoreResult<Vec<ProgramDay>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        "select d.horse_id, d.starts_at, d.rider_id, p.name as rider, l.name as place, d.skill, d.gait
+        "select d.horse_id, d.starts_at, d.rider_id, p.name as rider, l.name as place, d.skill, d.rung
          from program_day d
          join person p on p.barn_id = d.barn_id and p.person_id = d.rider_id
          join place l on l.barn_id = d.barn_id and l.place_id = d.place_id
@@ -50,25 +49,20 @@ pub async fn list(
     )
     .fetch_all(barn.connection())
     .await?;
-    rows.into_iter()
-        .map(|row| {
-            let gait = Gait::from_word(&row.gait).ok_or(StoreError::Unknown {
-                what: "gait",
-                found: row.gait,
-            })?;
-            Ok(ProgramDay {
-                horse_id: row.horse_id,
-                starts_at: row.starts_at.to_jiff(),
-                rider_id: row.rider_id,
-                rider: row.rider,
-                place: row.place,
-                level: Level {
-                    skill: SkillId(row.skill),
-                    gait,
-                },
-            })
+    Ok(rows
+        .into_iter()
+        .map(|row| ProgramDay {
+            horse_id: row.horse_id,
+            starts_at: row.starts_at.to_jiff(),
+            rider_id: row.rider_id,
+            rider: row.rider,
+            place: row.place,
+            level: Level {
+                skill: SkillId(row.skill),
+                rung: RungId(row.rung),
+            },
         })
-        .collect()
+        .collect())
 }
 
 /// A ride to be put on a weekday.
@@ -95,11 +89,11 @@ pub struct NewProgramDay {
 pub async fn put(barn: &mut BarnTransaction, day: &NewProgramDay) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
-        "insert into program_day (barn_id, horse_id, weekday, starts_at, rider_id, place_id, skill, gait)
+        "insert into program_day (barn_id, horse_id, weekday, starts_at, rider_id, place_id, skill, rung)
          values ($1, $2, $3, $4, $5, $6, $7, $8)
          on conflict (barn_id, horse_id, weekday) do update
          set starts_at = excluded.starts_at, rider_id = excluded.rider_id,
-             place_id = excluded.place_id, skill = excluded.skill, gait = excluded.gait",
+             place_id = excluded.place_id, skill = excluded.skill, rung = excluded.rung",
         barn_id,
         day.horse_id,
         day.weekday,
@@ -107,7 +101,7 @@ pub async fn put(barn: &mut BarnTransaction, day: &NewProgramDay) -> StoreResult
         day.rider_id,
         day.place_id,
         day.level.skill.0,
-        day.level.gait.word()
+        day.level.rung.0
     )
     .execute(barn.connection())
     .await?;

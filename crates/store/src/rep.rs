@@ -1,52 +1,47 @@
 //! Reps: one ask and its answer each. Nothing is ever deleted; a rep that was
 //! taken back stays, and is not judged.
 
-use cavesson_core::ladder::{Level, SkillId};
+use cavesson_core::Side;
+use cavesson_core::ladder::{FaultId, Level, RungId, SkillId};
 use cavesson_core::rep::{Measure, Rep};
 use cavesson_core::ride::NewRep;
-use cavesson_core::{Gait, Side};
 use jiff_sqlx::ToSqlx;
 use sqlx::types::Json;
 use uuid::Uuid;
 
 use crate::{BarnTransaction, StoreError, StoreResult};
 
-struct Row {
-    rep_id: Uuid,
-    ride_id: Uuid,
-    horse_id: Uuid,
-    skill: String,
-    gait: String,
-    side: String,
-    day: jiff_sqlx::Date,
-    asked_at: jiff_sqlx::Timestamp,
-    measure: Json<Measure>,
+pub(crate) struct Row {
+    pub rep_id: Uuid,
+    pub ride_id: Uuid,
+    pub horse_id: Uuid,
+    pub skill: String,
+    pub rung: String,
+    pub side: String,
+    pub day: jiff_sqlx::Date,
+    pub asked_at: jiff_sqlx::Timestamp,
+    pub measure: Json<Measure>,
+    pub faults: Vec<String>,
 }
 
 impl TryFrom<Row> for (Uuid, Rep) {
     type Error = StoreError;
 
     fn try_from(row: Row) -> StoreResult<(Uuid, Rep)> {
-        let gait = Gait::from_word(&row.gait).ok_or(StoreError::Unknown {
-            what: "gait",
-            found: row.gait,
+        let side = Side::from_word(&row.side).ok_or(StoreError::Unknown {
+            what: "side",
+            found: row.side,
         })?;
-        let side = Side::EACH
-            .into_iter()
-            .find(|side| side.word() == row.side)
-            .ok_or(StoreError::Unknown {
-                what: "side",
-                found: row.side,
-            })?;
         let rep = Rep {
             rep_id: row.rep_id,
             ride_id: row.ride_id,
             skill: SkillId(row.skill),
-            gait,
+            rung: RungId(row.rung),
             side,
             day: row.day.to_jiff(),
             asked_at: row.asked_at.to_jiff(),
             measure: row.measure.0,
+            faults: row.faults.into_iter().map(FaultId).collect(),
         };
         Ok((row.horse_id, rep))
     }
@@ -65,17 +60,17 @@ pub async fn of_level(
     let barn_id = barn.barn_id();
     sqlx::query_as!(
         Row,
-        r#"select rep.rep_id, rep.ride_id, rep.horse_id, rep.skill, rep.gait, rep.side, ride.day,
-                  rep.asked_at, rep.measure as "measure: Json<Measure>"
+        r#"select rep.rep_id, rep.ride_id, rep.horse_id, rep.skill, rep.rung, rep.side, ride.day,
+                  rep.asked_at, rep.measure as "measure: Json<Measure>", rep.faults
            from rep
            join ride on ride.barn_id = rep.barn_id and ride.ride_id = rep.ride_id
-           where rep.barn_id = $1 and rep.horse_id = any($2) and rep.skill = $3 and rep.gait = $4
+           where rep.barn_id = $1 and rep.horse_id = any($2) and rep.skill = $3 and rep.rung = $4
              and rep.undone_at is null
            order by rep.asked_at, rep.rep_id"#,
         barn_id,
         horse_ids,
         level.skill.0,
-        level.gait.word()
+        level.rung.0
     )
     .fetch_all(barn.connection())
     .await?
@@ -91,26 +86,21 @@ pub async fn of_level(
 pub async fn levels_of_ride(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Vec<Level>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        "select skill, gait from rep
+        "select skill, rung from rep
          where barn_id = $1 and ride_id = $2 and undone_at is null
-         group by skill, gait order by min(asked_at)",
+         group by skill, rung order by min(asked_at)",
         barn_id,
         ride_id
     )
     .fetch_all(barn.connection())
     .await?;
-    rows.into_iter()
-        .map(|row| {
-            let gait = Gait::from_word(&row.gait).ok_or(StoreError::Unknown {
-                what: "gait",
-                found: row.gait,
-            })?;
-            Ok(Level {
-                skill: SkillId(row.skill),
-                gait,
-            })
+    Ok(rows
+        .into_iter()
+        .map(|row| Level {
+            skill: SkillId(row.skill),
+            rung: RungId(row.rung),
         })
-        .collect()
+        .collect())
 }
 
 /// A rep with the horse of its ride.
@@ -122,7 +112,8 @@ pub struct RepOfHorse<'a> {
     pub horse_id: Uuid,
 }
 
-/// Stores reps in one statement; a rep that is known stays as it is, but for
+/// Stores reps in one statement, under the version their horses have now
+/// ([`crate::horse::raise_versions`] comes first); a rep that is known stays as it is, but for
 /// being taken back. Returns the ids that were stored or known as sent; one
 /// that is missing is known with other content.
 ///
@@ -138,12 +129,16 @@ pub async fn put(
     let ride_ids: Vec<Uuid> = reps.iter().map(|r| r.rep.ride_id).collect();
     let horse_ids: Vec<Uuid> = reps.iter().map(|r| r.horse_id).collect();
     let skills: Vec<String> = reps.iter().map(|r| r.rep.skill.0.clone()).collect();
-    let gaits: Vec<String> = reps.iter().map(|r| r.rep.gait.word().to_owned()).collect();
+    let rungs: Vec<String> = reps.iter().map(|r| r.rep.rung.0.clone()).collect();
     let sides: Vec<String> = reps.iter().map(|r| r.rep.side.word().to_owned()).collect();
     let asked: Vec<_> = reps.iter().map(|r| r.rep.asked_at.to_sqlx()).collect();
     let measures: Vec<_> = reps
         .iter()
-        .map(|r| serde_json::to_value(r.rep.measure).unwrap_or_default())
+        .map(|r| serde_json::to_value(&r.rep.measure).unwrap_or_default())
+        .collect();
+    let faults: Vec<_> = reps
+        .iter()
+        .map(|r| serde_json::to_value(&r.rep.faults).unwrap_or_default())
         .collect();
     let undone: Vec<bool> = reps.iter().map(|r| r.rep.undone).collect();
     Ok(sqlx::query_file_scalar!(
@@ -153,10 +148,11 @@ pub async fn put(
         &ride_ids,
         &horse_ids,
         &skills,
-        &gaits,
+        &rungs,
         &sides,
         &asked as _,
         &measures,
+        &faults,
         &undone,
         recorded_by
     )

@@ -135,11 +135,17 @@ pub async fn put(
     rider_id: Uuid,
 ) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
+    let marks: Option<Vec<String>> = ride
+        .marks
+        .as_ref()
+        .map(|marks| marks.iter().map(|mark| mark.word().to_owned()).collect());
     let done = sqlx::query!(
-        "insert into ride (barn_id, ride_id, horse_id, rider_id, day, started_at, finished_at)
-         values ($1, $2, $3, $4, $5, $6, $7)
+        "insert into ride (barn_id, ride_id, horse_id, rider_id, day, started_at, finished_at, marks, note)
+         values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, '{}'::text[]), coalesce($9, ''))
          on conflict (barn_id, ride_id) do update
-         set finished_at = greatest(ride.finished_at, excluded.finished_at)
+         set finished_at = greatest(ride.finished_at, excluded.finished_at),
+             marks = coalesce($8, ride.marks),
+             note = coalesce($9, ride.note)
          where ride.horse_id = excluded.horse_id and ride.started_at = excluded.started_at",
         barn_id,
         ride.ride_id,
@@ -147,9 +153,34 @@ pub async fn put(
         rider_id,
         day.to_sqlx() as _,
         ride.started_at.to_sqlx() as _,
-        ride.finished_at.map(|at| at.to_sqlx()) as _
+        ride.finished_at.map(|at| at.to_sqlx()) as _,
+        marks.as_deref(),
+        ride.note.as_deref().map(str::trim)
     )
     .execute(barn.connection())
     .await?;
-    Ok(done.rows_affected() == 1)
+    if done.rows_affected() != 1 {
+        return Ok(false);
+    }
+    put_faults(barn, ride).await?;
+    Ok(true)
+}
+
+/// Adds the faults seen in parts of a ride; what is known stays.
+async fn put_faults(barn: &mut BarnTransaction, ride: &NewRide) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    for chip in &ride.faults {
+        sqlx::query!(
+            "insert into block_fault (barn_id, ride_id, skill, rung, fault) values ($1, $2, $3, $4, $5)
+             on conflict do nothing",
+            barn_id,
+            ride.ride_id,
+            chip.skill.0,
+            chip.rung.0,
+            chip.fault.0
+        )
+        .execute(barn.connection())
+        .await?;
+    }
+    Ok(())
 }

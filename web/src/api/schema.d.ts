@@ -109,7 +109,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/horses/{horse_id}/levels/{skill}/{gait}": {
+    "/api/horses/{horse_id}/levels/{skill}/{rung}": {
         parameters: {
             query?: never;
             header?: never;
@@ -126,7 +126,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/horses/{horse_id}/levels/{skill}/{gait}/strips": {
+    "/api/horses/{horse_id}/levels/{skill}/{rung}/strips": {
         parameters: {
             query?: never;
             header?: never;
@@ -150,7 +150,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Tracks, skills, levels and their gates. */
+        /** Tracks, skills, levels, their gates and needs, faults. */
         get: operations["show_ladder"];
         put?: never;
         post?: never;
@@ -217,14 +217,16 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description What it was rolled back against.
+         * @enum {string}
+         */
+        Against: "barrel" | "fence" | "open";
         /** @description What the ride is for, and where the horse stands with it. */
         Aim: {
-            gait: components["schemas"]["Gait"];
+            level: components["schemas"]["LevelBrief"];
             /** @description The one thing that matters for this horse. */
             matters: string;
-            /** @description The skill's name. */
-            name: string;
-            skill: components["schemas"]["SkillId"];
             /**
              * Format: double
              * @description Soft share over the gate's window, both sides.
@@ -245,6 +247,15 @@ export interface components {
             /** @description Rides begun or finished. */
             rides?: components["schemas"]["NewRide"][];
         };
+        /** @description A fault seen in the asks of one level of a ride. */
+        BlockFault: {
+            /** @description The fault. */
+            fault: components["schemas"]["FaultId"];
+            /** @description The rung. */
+            rung: components["schemas"]["RungId"];
+            /** @description The skill. */
+            skill: components["schemas"]["SkillId"];
+        };
         /** @description A calculator with the JSON Schemas of its input and output. */
         CalculatorBrief: {
             about: string;
@@ -252,6 +263,150 @@ export interface components {
             name: string;
             output: Record<string, never>;
         };
+        /** @description One stretch of being calm, or not. */
+        Calm: {
+            /** @description Spots it was drawn to, such as the gate. */
+            drawn_to?: string[];
+            /**
+             * Format: double
+             * @description Minutes it lasted.
+             */
+            minutes: number;
+            /** @description Relaxed through. */
+            relaxed: boolean;
+            /** @description Signs of relaxing. */
+            signs?: components["schemas"]["Relaxing"][];
+            /** @description Signs of trouble. */
+            trouble?: components["schemas"]["Trouble"][];
+        };
+        /**
+         * @description What a note of care is about.
+         * @enum {string}
+         */
+        CareKind: "pain" | "unlevel" | "rig_misfit" | "teeth" | "bit_seat";
+        /** @description One thing carried. */
+        Carry: {
+            /**
+             * Format: double
+             * @description How much was asked.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description How much was carried.
+             */
+            carried: number;
+            help?: components["schemas"]["Help"] | null;
+            /**
+             * Format: int32
+             * @description Times it left the frame.
+             */
+            leaves: number;
+            /** @description What it is counted in. */
+            unit: components["schemas"]["CarryUnit"];
+        };
+        /**
+         * @description What the carrying is counted in.
+         * @enum {string}
+         */
+        CarryUnit: "seconds" | "circles";
+        /** @description Why somebody should look first. */
+        Caution: {
+            /** @enum {string} */
+            because: "flag";
+            /** @description Which. */
+            kind: components["schemas"]["CareKind"];
+            /**
+             * Format: date
+             * @description Since when.
+             */
+            since: string;
+        } | {
+            /** @enum {string} */
+            because: "overdue";
+            /** @description Which. */
+            kind: components["schemas"]["CareKind"];
+            /**
+             * Format: date
+             * @description When it was last made.
+             */
+            last: string;
+        } | {
+            /** @enum {string} */
+            because: "trouble";
+            /**
+             * Format: date
+             * @description The day of the later one.
+             */
+            day: string;
+        } | (components["schemas"]["SideDrop"] & {
+            /** @enum {string} */
+            because: "side_drop";
+        });
+        /** @description One lead change; from which lead to which is the level's. */
+        Change: {
+            /** @description Which end changed. */
+            ends: components["schemas"]["Ends"];
+            /**
+             * Format: int32
+             * @description Strides the hind end was late, when it was.
+             */
+            late_strides?: number | null;
+            /** @description Sped up. */
+            sped_up: boolean;
+            /** @description Waited for the ask. */
+            waited: boolean;
+        };
+        /** @description One answer to it. */
+        Choice: {
+            /** @description Stable id. */
+            id: string;
+            /** @description What it means. */
+            says: string;
+        };
+        /** @description Circles ridden at once. */
+        Circle: {
+            /** @description Broke gait. */
+            broke_gait?: boolean;
+            /**
+             * Format: int32
+             * @description Circles ridden.
+             */
+            circles: number;
+            /** @description Fell in. */
+            fell_in?: boolean;
+            /** @description Fell out. */
+            fell_out?: boolean;
+            help?: components["schemas"]["Help"] | null;
+            /**
+             * Format: int32
+             * @description Times the nose came up.
+             */
+            nose_ups: number;
+            /**
+             * Format: int32
+             * @description Circles that were soft all the way round.
+             */
+            soft_circles: number;
+        };
+        /** @description So many at once. */
+        Count: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
+        /**
+         * @description Where the stepping foot crossed.
+         * @enum {string}
+         */
+        Crossed: "in_front" | "behind";
+        /**
+         * @description The last cue it needed.
+         * @enum {string}
+         */
+        Cue: "seat" | "voice" | "one_rein" | "two_reins";
         /** @description The verdict at the end of one day. */
         DayVerdict: {
             /**
@@ -274,6 +429,89 @@ export interface components {
             /** @description What the judge said that evening. */
             verdict: components["schemas"]["Verdict"];
         };
+        /** @description One depart; the lead asked is the level's. */
+        Depart: {
+            /** @description The head stayed still. */
+            head_still: boolean;
+            /** @description Took the asked lead. */
+            right_lead: boolean;
+            /** @description Stayed straight. */
+            straight: boolean;
+            /**
+             * Format: int32
+             * @description Strides of walk or jog before it loped.
+             */
+            strides_before: number;
+            /** @description Waited in position for the ask. */
+            waited: boolean;
+        };
+        /** @description A fault that sends a level down: seen `times` in the last `of_last` asks. */
+        Ease: {
+            /**
+             * Format: int32
+             * @description In how many of the last asks of the last ride that asked it.
+             */
+            of_last: number;
+            /**
+             * Format: int32
+             * @description For how many rides it is not asked; 0: until it is held below again.
+             */
+            pause_rides: number;
+            /** @description What to do, in a sentence. */
+            says: string;
+            /**
+             * Format: int32
+             * @description How often.
+             */
+            times: number;
+        };
+        /** @description Why a level is sent down. */
+        EaseReason: {
+            /**
+             * Format: int32
+             * @description Asks of the last ride.
+             */
+            asked: number;
+            /** @enum {string} */
+            because: "share";
+            /**
+             * Format: double
+             * @description The share it takes to stay.
+             */
+            least_share: number;
+            /**
+             * Format: int32
+             * @description How many such rides in a row.
+             */
+            rides: number;
+            /**
+             * Format: int32
+             * @description Soft answers of the last ride.
+             */
+            soft: number;
+        } | {
+            /**
+             * Format: int32
+             * @description In how many asks.
+             */
+            asks: number;
+            /** @enum {string} */
+            because: "fault";
+            /** @description The fault. */
+            fault: components["schemas"]["FaultId"];
+            /** @description What to do. */
+            says: string;
+            /**
+             * Format: int32
+             * @description How often it came.
+             */
+            times: number;
+        };
+        /**
+         * @description Which end changed.
+         * @enum {string}
+         */
+        Ends: "hind_first" | "together" | "hind_late" | "front_only" | "missed";
         /** @description Left against right. */
         Evenness: {
             /**
@@ -289,15 +527,56 @@ export interface components {
             stiff_side?: components["schemas"]["Side"] | null;
             /**
              * Format: double
-             * @description Symmetry index of the restricted mean times, in percent; above zero: the left is slower.
+             * @description Symmetry index of the restricted mean times, in percent; above zero: the
+             *     left is slower. None where it is not timed.
              */
-            symmetry_index_pct: number;
+            symmetry_index_pct?: number | null;
             /**
              * Format: double
-             * @description Restricted mean time of the slower side over that of the quicker side.
+             * @description Restricted mean time of the slower side over that of the quicker side;
+             *     none where it is not timed.
              */
-            time_ratio: number;
+            time_ratio?: number | null;
         };
+        /**
+         * @description How it left.
+         * @enum {string}
+         */
+        Exit: "soft" | "stiff";
+        /** @description One fault. All of it is common practice of the trade, no published source. */
+        Fault: {
+            ease?: components["schemas"]["Ease"] | null;
+            /**
+             * @description Where the missing piece may be; the file writes `skill/rung`,
+             *     `skill/same` or `skill/below`.
+             */
+            holes: components["schemas"]["Hole"][];
+            /** @description Stable id. */
+            id: components["schemas"]["FaultId"];
+            /** @description Measures it shows in. */
+            in_measures?: components["schemas"]["MeasureKind"][];
+            in_sides?: components["schemas"]["Sides"] | null;
+            /** @description Skills it shows in. */
+            in_skills?: components["schemas"]["SkillId"][];
+            /** @description Tracks it shows in. */
+            in_tracks?: string[];
+            /** @description What the chip says. */
+            name: string;
+            /** @description What mends it. */
+            remedy: string;
+            /** @description What may be the matter before any training: pain, teeth, gear. */
+            rule_out: string[];
+        };
+        /**
+         * @description The stable id of a fault, such as `falls_in`.
+         * @example falls_in
+         */
+        FaultId: string;
+        /**
+         * @description What the feet did while the horse gave.
+         * @enum {string}
+         */
+        Feet: "kept_going" | "stuck" | "hurried";
         /** @description What is wrong with one field of an input, and what is allowed there. */
         FieldError: {
             /** @description Path of the field as a JSON pointer (RFC 6901), such as `/reps/3/measure/time_s`. */
@@ -320,8 +599,40 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
+        /** @description Rides until the gate passes. */
+        Forecast: {
+            /** @enum {string} */
+            says: "now";
+        } | {
+            /** @enum {string} */
+            says: "cannot_say_yet";
+        } | {
+            /**
+             * Format: int32
+             * @description One in ten is there by then.
+             */
+            from?: number | null;
+            /**
+             * Format: int32
+             * @description Every second horse like this one is there by then; none when that is
+             *     beyond what is looked ahead.
+             */
+            median?: number | null;
+            /** @enum {string} */
+            says: "rides";
+            /**
+             * Format: int32
+             * @description Nine in ten are there by then.
+             */
+            to?: number | null;
+        };
         /** @description Further reps and days. */
         Further: {
+            /**
+             * Format: int32
+             * @description Reps, where both sides are asked at once; for what adds up, the number.
+             */
+            both_reps: number;
             /**
              * Format: int32
              * @description Days.
@@ -329,12 +640,12 @@ export interface components {
             days: number;
             /**
              * Format: int32
-             * @description Reps on the left.
+             * @description Reps on the left, where sides are asked each on its own.
              */
             left_reps: number;
             /**
              * Format: int32
-             * @description Reps on the right.
+             * @description Reps on the right, where sides are asked each on its own.
              */
             right_reps: number;
         };
@@ -344,10 +655,12 @@ export interface components {
          */
         Gait: "stand" | "walk" | "jog" | "trot" | "lope" | "gallop";
         /**
-         * @description A gate for reps that measure a give.
+         * @description A gate. A rail that asks for nothing is not drawn: a least of 0, or a most
+         *     that cannot be passed (a difference of 1, a ratio of 20).
          *
          *     Source: every number here is a product default, chosen by us and editable;
-         *     common practice of the trade has no published figures.
+         *     common practice of the trade has no published figures. The window and the
+         *     way `low_share` is found were chosen on the bench (docs/judge.md).
          */
         Gate: {
             /**
@@ -356,6 +669,24 @@ export interface components {
              * @default 0.9
              */
             confidence: number;
+            /**
+             * Format: int32
+             * @description Asks a ride must have before it can send the level down.
+             * @default 6
+             */
+            ease_reps: number;
+            /**
+             * Format: int32
+             * @description How many such rides in a row it takes.
+             * @default 1
+             */
+            ease_rides: number;
+            /**
+             * Format: double
+             * @description The soft share below which it does.
+             * @default 0.5
+             */
+            ease_share: number;
             /**
              * Format: int32
              * @description Days on which the gate has to have passed to count as firm.
@@ -382,6 +713,12 @@ export interface components {
             horizon_s: number;
             /**
              * Format: int32
+             * @description For what adds up: the number needed.
+             * @default 0
+             */
+            least_count: number;
+            /**
+             * Format: int32
              * @description Days needed on each side.
              * @default 3
              */
@@ -393,8 +730,13 @@ export interface components {
              */
             least_reps: number;
             /**
+             * @description Whether the level below must have been soft on the last day it was asked.
+             * @default true
+             */
+            level_below: boolean;
+            /**
              * Format: double
-             * @description What the soft share must surely be above, on each side.
+             * @description What the readiness must surely be above, on each side.
              * @default 0.7
              */
             low_share: number;
@@ -410,6 +752,12 @@ export interface components {
              * @default 1.5
              */
             most_time_ratio: number;
+            /**
+             * Format: int32
+             * @description The last asks on each side of which not one may have failed.
+             * @default 0
+             */
+            no_miss_reps: number;
             /**
              * Format: double
              * @description How alike the reps of one day are taken to be while few days are known.
@@ -433,7 +781,15 @@ export interface components {
              * @default {
              *       "jog_trot_s": 2.5,
              *       "lope_s": 3,
+             *       "most_bumps": 3,
              *       "most_hand": "two_fingers",
+             *       "most_leaves": 1,
+             *       "most_nose_ups": 0,
+             *       "most_strides": 1,
+             *       "most_strides_lope": 3,
+             *       "most_tries": 2,
+             *       "off_bridle_s": 2,
+             *       "pocket_ft": 1,
              *       "stand_walk_s": 2
              *     }
              */
@@ -453,7 +809,7 @@ export interface components {
             /**
              * Format: int32
              * @description How many of the last rides that asked it are looked at.
-             * @default 10
+             * @default 6
              */
             window_rides: number;
         };
@@ -462,12 +818,10 @@ export interface components {
             evenness?: components["schemas"]["Evenness"] | null;
             /** @description Every rail; left before right. */
             items: components["schemas"]["Item"][];
-            /** @description Figures of the left side. */
-            left: components["schemas"]["SideFigures"];
             /** @description Whether every rail passes. */
             passes: boolean;
-            /** @description Figures of the right side. */
-            right: components["schemas"]["SideFigures"];
+            /** @description Figures of each side asked, left before right. */
+            sides: components["schemas"]["SideFigures"][];
             /** @description The rides looked at. */
             window: components["schemas"]["Window"];
         };
@@ -475,8 +829,17 @@ export interface components {
         Give: {
             /** @description What the horse did. */
             answer: components["schemas"]["Answer"];
+            /**
+             * Format: int32
+             * @description Bumps it took, where the rein asks by light bumps.
+             */
+            bumps?: number | null;
+            feet?: components["schemas"]["Feet"] | null;
             /** @description How much was in the hand. */
             hand: components["schemas"]["HandWeight"];
+            mouth?: components["schemas"]["Mouth"] | null;
+            /** @description Whether it stayed soft after the release, where it was seen. */
+            stayed_soft?: boolean | null;
             /**
              * Format: double
              * @description Seconds from the ask to the give, or waited until the ask was ended.
@@ -488,10 +851,23 @@ export interface components {
          * @enum {string}
          */
         HandWeight: "feather" | "fingertip" | "two_fingers" | "closed_hand" | "forearm" | "pull";
+        /**
+         * @description What the head did.
+         * @enum {string}
+         */
+        Head: "quiet" | "up" | "out";
         Health: {
             /** @description The program's version. */
             version: string;
         };
+        /**
+         * @description What helped most in carry and circle work. Progress is less hand and more
+         *     leg at the same softness.
+         * @enum {string}
+         */
+        Help: "mostly_hand" | "even" | "mostly_leg";
+        /** @description A level to look at under a fault, as the file writes it. */
+        Hole: string;
         /** @description A horse. */
         Horse: {
             /**
@@ -533,12 +909,9 @@ export interface components {
          * @description What a rail of the gate asks for.
          * @enum {string}
          */
-        ItemKind: "reps" | "days" | "soft_share" | "low_share" | "first_ask" | "difference" | "time_ratio";
+        ItemKind: "count" | "reps" | "days" | "soft_share" | "low_share" | "first_ask" | "no_miss" | "difference" | "time_ratio" | "level_below";
         /** @description A level of one horse, judged. */
         JudgedLevel: {
-            /** @description How it is asked. */
-            ask: string;
-            gait: components["schemas"]["Gait"];
             /** @description The gate's numbers that were used. */
             gate: components["schemas"]["Gate"];
             horse: components["schemas"]["Horse"];
@@ -548,85 +921,148 @@ export interface components {
              * @description The version of the ladder it was judged by.
              */
             ladder_version: number;
+            level: components["schemas"]["LevelBrief"];
             /**
-             * Format: double
-             * @description The longest time that counts as soft here, in seconds.
+             * Format: int32
+             * @description The version of the horse's program; null for the ladder as it ships.
              */
-            longest_soft_s: number;
-            /** @description The skill's name. */
-            name: string;
-            skill: components["schemas"]["SkillId"];
+            program_version?: number | null;
         };
         /** @description Everything the judge says of one level on one date. */
         Judgement: {
+            /** @description Who should look first. */
+            cautions: components["schemas"]["Caution"][];
             /** @description The verdict after each day it was asked, oldest first. */
             days: components["schemas"]["DayVerdict"][];
+            ease_to?: components["schemas"]["Level"] | null;
+            eased?: components["schemas"]["EaseReason"] | null;
+            /** @description Rides until the gate passes. */
+            forecast: components["schemas"]["Forecast"];
+            /** @description The forecast in a sentence. */
+            forecast_says: string;
             /** @description The gate's rails. */
             gate: components["schemas"]["GateCheck"];
+            /** @description What it needs that is not held. */
+            missing: components["schemas"]["Level"][];
             /**
              * Format: date
              * @description The date it was judged for.
              */
             on: string;
+            /** @description The levels that wait for it. */
+            opens: components["schemas"]["Level"][];
+            overrule?: components["schemas"]["Overrule"] | null;
             /** @description Every reason, those that hold it back first. */
             reasons: components["schemas"]["Reason"][];
             /** @description How the level has kept. */
             retention: components["schemas"]["Retention"];
             /** @description The verdict in a sentence. */
             says: string;
+            slip?: components["schemas"]["Slip"] | null;
+            /** @description What it needs that is held but rusty. */
+            stale: components["schemas"]["Level"][];
             /** @description Where the level stands. */
             state: components["schemas"]["State"];
             /** @description What it would take, in a sentence. */
             takes: string;
+            /** @description How the days go. */
+            trends: components["schemas"]["Trends"];
             /** @description The verdict. */
             verdict: components["schemas"]["Verdict"];
             /** @description What it would take, in numbers. */
             what_it_takes: components["schemas"]["WhatItTakes"];
+            without_exceptional?: components["schemas"]["Verdict"] | null;
         };
-        /** @description All tracks, with the version of the data. */
-        Ladder: {
-            /** @description The tracks, in the order of the work. */
-            track: components["schemas"]["Track"][];
-            /**
-             * Format: int32
-             * @description Raised whenever a gate or a skill changes.
-             */
-            version: number;
-        };
-        /** @description A skill at a gait. */
+        /** @description A skill at one of its rungs. */
         Level: {
-            /** @description The gait it is asked at. */
-            gait: components["schemas"]["Gait"];
+            /** @description The rung. */
+            rung: components["schemas"]["RungId"];
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];
         };
-        /** @description A level's rides as rein strips. */
-        LevelStrips: {
+        /** @description A level in short, as every page names it. */
+        LevelBrief: {
+            /** @description How it is asked. */
+            ask: string;
             gait: components["schemas"]["Gait"];
-            horse: components["schemas"]["Horse"];
             /**
              * Format: double
-             * @description The longest time that counts as soft here, in seconds.
+             * @description The longest time that counts as soft here, in seconds, where it is timed.
              */
             longest_soft_s: number;
+            measure: components["schemas"]["MeasureKind"];
+            /** @description The skill with its rung: "Stops off the seat, at the jog". */
+            name: string;
+            rung: components["schemas"]["RungId"];
+            /** @description The rung alone: "at the jog". */
+            rung_name: string;
+            sides: components["schemas"]["Sides"];
+            skill: components["schemas"]["SkillId"];
+            /** @description The skill alone. */
+            skill_name: string;
+            /** @description The track it belongs to. */
+            track: string;
+        };
+        /** @description A level's rides as rein strips. */
+        LevelStrips: {
+            horse: components["schemas"]["Horse"];
+            level: components["schemas"]["LevelBrief"];
             /** @description The most hand that counts as soft. */
             most_soft_hand: components["schemas"]["HandWeight"];
-            /** @description The skill's name. */
-            name: string;
-            skill: components["schemas"]["SkillId"];
             /** @description Oldest ride first. */
             strips: components["schemas"]["Strip"][];
         };
         /** @description What a rep records, by the measure of its skill. */
-        Measure: components["schemas"]["Give"] & {
+        Measure: (components["schemas"]["Give"] & {
             /** @enum {string} */
             kind: "give";
-        };
+        }) | (components["schemas"]["Steps"] & {
+            /** @enum {string} */
+            kind: "steps";
+        }) | (components["schemas"]["Circle"] & {
+            /** @enum {string} */
+            kind: "circle";
+        }) | (components["schemas"]["Stop"] & {
+            /** @enum {string} */
+            kind: "stop";
+        }) | (components["schemas"]["Roll"] & {
+            /** @enum {string} */
+            kind: "roll";
+        }) | (components["schemas"]["Depart"] & {
+            /** @enum {string} */
+            kind: "depart";
+        }) | (components["schemas"]["Change"] & {
+            /** @enum {string} */
+            kind: "change";
+        }) | (components["schemas"]["Carry"] & {
+            /** @enum {string} */
+            kind: "carry";
+        }) | (components["schemas"]["Obstacle"] & {
+            /** @enum {string} */
+            kind: "obstacle";
+        }) | (components["schemas"]["Turn"] & {
+            /** @enum {string} */
+            kind: "turn";
+        }) | (components["schemas"]["Run"] & {
+            /** @enum {string} */
+            kind: "run";
+        }) | (components["schemas"]["Calm"] & {
+            /** @enum {string} */
+            kind: "calm";
+        }) | (components["schemas"]["Count"] & {
+            /** @enum {string} */
+            kind: "count";
+        });
         /**
          * @description What the reps of a skill record.
          * @enum {string}
          */
-        MeasureKind: "give";
+        MeasureKind: "give" | "steps" | "circle" | "stop" | "roll" | "depart" | "change" | "carry" | "obstacle" | "turn" | "run" | "calm" | "count";
+        /**
+         * @description What the mouth did with the bit.
+         * @enum {string}
+         */
+        Mouth: "quiet" | "still" | "frantic";
         /** @description A rep as the device knows it. */
         NewRep: {
             /**
@@ -634,8 +1070,8 @@ export interface components {
              * @description When the ask began.
              */
             asked_at: string;
-            /** @description The gait it was asked at. */
-            gait: components["schemas"]["Gait"];
+            /** @description Faults that were seen. */
+            faults?: components["schemas"]["FaultId"][];
             /** @description What was measured. */
             measure: components["schemas"]["Measure"];
             /**
@@ -648,7 +1084,9 @@ export interface components {
              * @description Its ride, of this batch or sent before.
              */
             ride_id: string;
-            /** @description The side that was asked. */
+            /** @description The rung it was asked at, such as `walk`. */
+            rung: components["schemas"]["RungId"];
+            /** @description The side that was asked; `both` where sides are not asked apart. */
             side: components["schemas"]["Side"];
             /** @description What was asked. */
             skill: components["schemas"]["SkillId"];
@@ -657,6 +1095,8 @@ export interface components {
         };
         /** @description A ride as the device knows it. */
         NewRide: {
+            /** @description Faults seen in a part of the ride, beside those on its reps. */
+            faults?: components["schemas"]["BlockFault"][];
             /**
              * Format: date-time
              * @description When it was finished; null while it goes on.
@@ -667,6 +1107,10 @@ export interface components {
              * @description The horse.
              */
             horse_id: string;
+            /** @description What made it unlike the others; left out by a device that does not say. */
+            marks?: components["schemas"]["RideMark"][] | null;
+            /** @description One line for next time. */
+            note?: string | null;
             /**
              * Format: uuid
              * @description Made on the device (UUIDv7).
@@ -688,6 +1132,55 @@ export interface components {
              */
             sign_in: string;
         };
+        /** @description One obstacle, as often as it was tried. */
+        Obstacle: {
+            /** @description Whether it was crossed whole. */
+            crossed: boolean;
+            /**
+             * Format: int32
+             * @description Feet that were on it at once.
+             */
+            feet_on: number;
+            /** @description Jumped off. */
+            jumped_off?: boolean;
+            ran_out?: components["schemas"]["Side"] | null;
+            /** @description Relaxed. */
+            relaxed: boolean;
+            /**
+             * Format: int32
+             * @description Tries until the first foot was on, or until it was left.
+             */
+            tries: number;
+        };
+        /** @description A decision of a trainer about a level. */
+        Overrule: {
+            /**
+             * @description What counts instead: `advance` lets the level count as held, anything else
+             *     keeps it from counting.
+             */
+            counts_as: components["schemas"]["Verdict"];
+            /**
+             * Format: date
+             * @description The day it was made.
+             */
+            day: string;
+            /** @description What the judge had said. */
+            judge_said: components["schemas"]["Verdict"];
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: uuid
+             * @description Its id, made on the device.
+             */
+            overrule_id: string;
+            /** @description Why. */
+            reason: string;
+        };
+        /**
+         * @description Where the horse stopped, seen from the cow's eye.
+         * @enum {string}
+         */
+        Position: "short" | "even" | "long" | "past";
         /** @description A problem. */
         Problem: {
             /** @description What to do about it. */
@@ -704,20 +1197,35 @@ export interface components {
             /** @description Which kind of problem, as a relative URI. */
             type: string;
         };
+        /** @description One question on which good trainers disagree. */
+        Question: {
+            /** @description The question. */
+            asks: string;
+            /** @description The choices, the default first. */
+            choices: components["schemas"]["Choice"][];
+            /** @description Stable id. */
+            id: string;
+        };
         /** @description One reason, with its place. */
         Reason: {
             /** @description Whether it holds the level back. */
             holds_back: boolean;
             item?: components["schemas"]["ItemKind"] | null;
+            level?: components["schemas"]["Level"] | null;
             /** @description The reason in a sentence. */
             says: string;
             side?: components["schemas"]["Side"] | null;
         };
+        /**
+         * @description Signs of relaxing.
+         * @enum {string}
+         */
+        Relaxing: "lowers_head" | "licks" | "blinks" | "yawns" | "sighs" | "soft_ears" | "quiet_tail";
         /** @description How a level has kept. */
         Retention: {
             /**
              * Format: date
-             * @description The first day the gate passed.
+             * @description The first day the gate passed, or the day a trainer let it count as held.
              */
             held_since?: string | null;
             /**
@@ -727,7 +1235,7 @@ export interface components {
             idle_days?: number | null;
             /**
              * Format: date
-             * @description The last day both sides were soft enough.
+             * @description The last day it was shown soft, itself or in a level that is built on it.
              */
             last_soft?: string | null;
             /**
@@ -758,14 +1266,7 @@ export interface components {
         };
         /** @description A part of a ride with one aim. */
         RideBlock: {
-            level: components["schemas"]["Level"];
-            /**
-             * Format: double
-             * @description The longest time that counts as soft here, in seconds.
-             */
-            longest_soft_s: number;
-            /** @description The skill's name. */
-            name: string;
+            level: components["schemas"]["LevelBrief"];
             strip: components["schemas"]["Strip"];
         };
         /** @description A ride in short. */
@@ -780,15 +1281,134 @@ export interface components {
             started_at: string;
         };
         /**
+         * @description A mark on a ride.
+         * @enum {string}
+         */
+        RideMark: "bad_ground" | "wind" | "in_season" | "new_place" | "another_rider" | "new_rig" | "trouble";
+        /**
          * @description What a person is to the barn.
          * @enum {string}
          */
         Role: "trainer" | "rider" | "helper" | "owner";
+        /** @description One rollback. */
+        Roll: {
+            /** @description What it was rolled back against. */
+            against: components["schemas"]["Against"];
+            /** @description How it left. */
+            exit: components["schemas"]["Exit"];
+            /** @description Whether it fell forward. */
+            fell_forward: boolean;
+            /** @description Whether it took a full 360. */
+            full_turn?: boolean;
+            /** @description Whether the weight was behind. */
+            weight_behind: boolean;
+        };
+        /** @description One run. */
+        Run: {
+            /** @description First, second and third barrel. */
+            barrels: components["schemas"]["RunBarrel"][];
+            /**
+             * Format: double
+             * @description Seconds, when it was timed.
+             */
+            time_s?: number | null;
+        };
+        /** @description One barrel of a run. A pocket is the distance from barrel to horse. */
+        RunBarrel: {
+            /** @description Planned pocket going in, at the back and coming out, in feet. */
+            planned_ft: number[];
+            /** @description Pocket found going in, at the back and coming out, in feet. */
+            pocket_ft: number[];
+            /**
+             * Format: int32
+             * @description Strides of rate before it.
+             */
+            rate_strides: number;
+            /** @description On the right lead. */
+            right_lead: boolean;
+            /** @description Held its shape round it. */
+            shape_held: boolean;
+            /** @description Did not finish the turn, stepped off. */
+            stepped_off?: boolean;
+            /** @description Tipped it. */
+            tipped: boolean;
+        };
+        /** @description A rung with its name and gait. */
+        Rung: {
+            /** @description The gait it is asked at. */
+            gait: components["schemas"]["Gait"];
+            /** @description Its id. */
+            id: components["schemas"]["RungId"];
+            /** @description What a trainer says: "at the walk", "half a turn". */
+            name: string;
+        };
+        /**
+         * @description The id of a rung of a skill: a gait such as `walk`, a difficulty such as
+         *     `quarter`, a lead such as `left`.
+         * @example walk
+         */
+        RungId: string;
+        /**
+         * @description What the days say.
+         * @enum {string}
+         */
+        Says: "improving" | "level" | "slipping" | "too_few_days";
+        /**
+         * @description What the shoulders did.
+         * @enum {string}
+         */
+        Shoulders: "swept_across" | "leaked";
+        /** @description A ladder: the one that ships, or what a program makes of it. */
+        ShownLadder: {
+            /** @description What goes wrong, and where to look. */
+            faults: components["schemas"]["Fault"][];
+            /** @description Every level, needs first. */
+            levels: components["schemas"]["ShownLevel"][];
+            /** @description Where good trainers disagree. */
+            questions: components["schemas"]["Question"][];
+            /** @description The tracks, in the order of the work. */
+            tracks: components["schemas"]["Track"][];
+            /**
+             * Format: int32
+             * @description Raised whenever a gate, a skill or a fault changes.
+             */
+            version: number;
+        };
+        /** @description A level with its gate and needs. */
+        ShownLevel: {
+            gate: components["schemas"]["Gate"];
+            level: components["schemas"]["LevelBrief"];
+            /**
+             * @description What must be held first, the rung below included; of each need one of the
+             *     alternatives.
+             */
+            needs: components["schemas"]["Level"][][];
+        };
         /**
          * @description The side of the horse an ask was made on, from the rider's seat.
          * @enum {string}
          */
-        Side: "left" | "right";
+        Side: "left" | "right" | "both";
+        /** @description A sudden drop on one side. */
+        SideDrop: {
+            /**
+             * Format: int32
+             * @description Asks in the last ride.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description Its soft share in the window before the last ride.
+             */
+            share_before: number;
+            /** @description The side that dropped. */
+            side: components["schemas"]["Side"];
+            /**
+             * Format: int32
+             * @description Soft answers in the last ride.
+             */
+            soft: number;
+        };
         /** @description One side's figures in the window. */
         SideFigures: {
             /**
@@ -815,17 +1435,22 @@ export interface components {
             icc?: number | null;
             /**
              * Format: double
-             * @description One-sided lower bound of the share.
-             */
-            low?: number | null;
-            /**
-             * Format: double
-             * @description Median time to give, in seconds, where it is reached.
+             * @description Median time to give, in seconds, where it is timed and reached.
              */
             median_s?: number | null;
             /**
              * Format: double
-             * @description Restricted mean time to give, in seconds.
+             * @description Readiness now, from the whole history.
+             */
+            ready?: number | null;
+            /**
+             * Format: double
+             * @description What the readiness surely lies above.
+             */
+            ready_low?: number | null;
+            /**
+             * Format: double
+             * @description Restricted mean time to give, in seconds, where it is timed.
              */
             restricted_mean_s?: number | null;
             /**
@@ -833,6 +1458,11 @@ export interface components {
              * @description soft / asked.
              */
             share?: number | null;
+            /**
+             * Format: double
+             * @description One-sided lower bound of that share (Wilson, days as clusters).
+             */
+            share_low?: number | null;
             /** @description The side. */
             side: components["schemas"]["Side"];
             /**
@@ -841,28 +1471,64 @@ export interface components {
              */
             soft: number;
         };
+        /**
+         * @description Whether left and right are asked each on its own.
+         * @enum {string}
+         */
+        Sides: "each" | "both";
         /** @description One skill of a track. */
         Skill: {
-            /** @description How it is asked, in a sentence. */
+            /** @description Whether its levels stand side by side, none needing the other. */
+            apart: boolean;
+            /** @description How it is asked, in a sentence or two. */
             ask: string;
-            /** @description The gate of every level, where it differs from the default. */
-            gate?: components["schemas"]["Gate"];
+            /** @description What to look out for so that nobody is hurt. */
+            caution?: string | null;
             /** @description Stable id. */
             id: components["schemas"]["SkillId"];
-            /** @description The gaits it is asked at, slowest first; each needs the one before it. */
-            levels: components["schemas"]["Gait"][];
             /** @description What its reps record. */
             measure: components["schemas"]["MeasureKind"];
+            /** @description Whether it is work in the mouth: teeth and bit seat come first. */
+            mouth: boolean;
             /** @description What a trainer calls it. */
             name: string;
+            /** @description What the program's schools say of it. */
+            notes: string[];
+            /** @description Its rungs, lowest first. */
+            rungs: components["schemas"]["Rung"][];
+            /** @description Whether left and right are asked each on its own. */
+            sides: components["schemas"]["Sides"];
         };
         /**
          * @description The stable id of a skill, such as `bend.flex`.
          * @example bend.flex
          */
         SkillId: string;
+        /** @description A slip against the horse's own settled level. */
+        Slip: {
+            /**
+             * Format: double
+             * @description What the moving average may not fall under.
+             */
+            lower: number;
+            /**
+             * Format: double
+             * @description The moving average now.
+             */
+            now: number;
+            /**
+             * Format: double
+             * @description The settled soft share.
+             */
+            settled: number;
+            /**
+             * Format: date
+             * @description The day it first fell under, of those since it last stood above.
+             */
+            since?: string | null;
+        };
         /**
-         * @description When a give counts as soft.
+         * @description When an answer counts as soft. Each measure reads its own numbers.
          *
          *     Source: product default, chosen by us; that lightness is judged by hand, time
          *     and evasion is common practice of the trade, no source.
@@ -870,24 +1536,72 @@ export interface components {
         SoftRule: {
             /**
              * Format: double
-             * @description The longest soft time at the jog and trot, in seconds.
+             * @description Give: the longest soft time at the jog and trot, in seconds.
              * @default 2.5
              */
             jog_trot_s: number;
             /**
              * Format: double
-             * @description The longest soft time at the lope and gallop, in seconds.
+             * @description Give: the longest soft time at the lope and gallop, in seconds.
              * @default 3
              */
             lope_s: number;
             /**
-             * @description The most hand a soft answer may have taken.
+             * Format: int32
+             * @description Give: the most bumps, where the rein asks by bumps.
+             * @default 3
+             */
+            most_bumps: number;
+            /**
+             * @description Give: the most hand a soft answer may have taken.
              * @default two_fingers
              */
             most_hand: components["schemas"]["HandWeight"];
             /**
+             * Format: int32
+             * @description Carry: the most times it left the frame.
+             * @default 1
+             */
+            most_leaves: number;
+            /**
+             * Format: int32
+             * @description Circle: the most nose-ups.
+             * @default 0
+             */
+            most_nose_ups: number;
+            /**
              * Format: double
-             * @description The longest soft time standing and at the walk, in seconds.
+             * @description Stop: strides in which the feet quit, from the walk, jog and trot.
+             * @default 1
+             */
+            most_strides: number;
+            /**
+             * Format: double
+             * @description Stop: the same from the lope and gallop.
+             * @default 3
+             */
+            most_strides_lope: number;
+            /**
+             * Format: int32
+             * @description Obstacle: on which try at the latest it is crossed.
+             * @default 2
+             */
+            most_tries: number;
+            /**
+             * Format: double
+             * @description Stop: seconds until it is off the bridle.
+             * @default 2
+             */
+            off_bridle_s: number;
+            /**
+             * Format: double
+             * @description Run: feet by which a pocket may miss its plan.
+             * @default 1
+             */
+            pocket_ft: number;
+            /**
+             * Format: double
+             * @description Give: the longest soft time standing and at the walk, in seconds.
              * @default 2
              */
             stand_walk_s: number;
@@ -896,7 +1610,48 @@ export interface components {
          * @description Where a level stands.
          * @enum {string}
          */
-        State: "open" | "working" | "confirming" | "held" | "rusty" | "eased";
+        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled";
+        /** @description Steps asked at once. */
+        Steps: {
+            /**
+             * Format: int32
+             * @description Steps asked.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description Steps that were clean.
+             */
+            clean: number;
+            crossed?: components["schemas"]["Crossed"] | null;
+            /** @description Whether it hurried. */
+            hurried?: boolean;
+        };
+        /** @description One stop. */
+        Stop: {
+            /** @description Whether the feet crept on afterwards. */
+            crept?: boolean;
+            /** @description The last cue it needed. */
+            cue: components["schemas"]["Cue"];
+            drift?: components["schemas"]["Side"] | null;
+            /** @description What the head did. */
+            head: components["schemas"]["Head"];
+            /**
+             * Format: double
+             * @description Seconds until it was off the bridle; null when it never came off.
+             */
+            off_bridle_s?: number | null;
+            /**
+             * Format: int32
+             * @description Steps back that were soft, where some were asked.
+             */
+            steps_back?: number | null;
+            /**
+             * Format: double
+             * @description Strides until the feet quit.
+             */
+            strides: number;
+        };
         /** @description What is on disk now. */
         Stored: {
             /** @description Reps of the batch that are stored. */
@@ -946,6 +1701,8 @@ export interface components {
              * @description When the ask began.
              */
             asked_at: string;
+            /** @description Faults that were seen or that the measure tells of. */
+            faults: components["schemas"]["FaultId"][];
             /** @description Whether it was the day's first ask on its side. */
             first_ask: boolean;
             /** @description What was measured. */
@@ -960,6 +1717,11 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
+        /**
+         * @description How fast the cow or flag goes.
+         * @enum {string}
+         */
+        Tempo: "slow" | "medium" | "quick";
         /** @description The day. */
         Today: {
             /** Format: date */
@@ -968,22 +1730,80 @@ export interface components {
             others: components["schemas"]["Horse"][];
             /** @description The horses ridden today, earliest first. */
             string: components["schemas"]["StringHorse"][];
-            usual?: components["schemas"]["Level"] | null;
+            usual?: components["schemas"]["LevelBrief"] | null;
         };
         /** @description A family of skills. */
         Track: {
+            /** @description What to look out for so that nobody is hurt. */
+            caution?: string | null;
             /** @description Stable id. */
             id: string;
             /** @description What a trainer calls it. */
             name: string;
             /** @description Its skills, from the ground up. */
-            skill: components["schemas"]["Skill"][];
+            skills: components["schemas"]["Skill"][];
         };
+        /** @description A trend over days; larger values are better. */
+        Trend: {
+            /**
+             * Format: double
+             * @description Two-sided p; none when nothing varies.
+             */
+            p?: number | null;
+            /** @description In a word. */
+            says: components["schemas"]["Says"];
+            /**
+             * Format: double
+             * @description Change per day; none with fewer than two days.
+             */
+            slope_per_day?: number | null;
+            /**
+             * Format: double
+             * @description Kendall's tau-b; none when nothing varies.
+             */
+            tau?: number | null;
+        };
+        /** @description How the days go. */
+        Trends: {
+            /** @description Of the daily soft share. */
+            soft_share: components["schemas"]["Trend"];
+            time?: components["schemas"]["Trend"] | null;
+        };
+        /**
+         * @description Signs of trouble. Any of them may be pain.
+         * @enum {string}
+         */
+        Trouble: "pinned_ears" | "tail_wringing" | "grinding" | "gaping" | "white_of_eye" | "holds_breath" | "head_shy" | "cold_back" | "uneven_steps";
+        /** @description One turn; the side is the rep's. */
+        Turn: {
+            /** @description Where the horse stopped. */
+            position: components["schemas"]["Position"];
+            /** @description Whether the cow was turned. */
+            result: components["schemas"]["TurnResult"];
+            /** @description What the shoulders did. */
+            shoulders: components["schemas"]["Shoulders"];
+            /** @description How fast the cow or flag went. */
+            tempo: components["schemas"]["Tempo"];
+            /** @description Waited; otherwise it panicked. */
+            waited: boolean;
+            /** @description Where the weight was. */
+            weight: components["schemas"]["Weight"];
+        };
+        /**
+         * @description Whether the cow was turned.
+         * @enum {string}
+         */
+        TurnResult: "turned" | "lost";
         /**
          * @description What the judge says of a level.
          * @enum {string}
          */
         Verdict: "check_first" | "ease_back" | "advance" | "confirm" | "stay" | "refresh";
+        /**
+         * @description Where the weight was.
+         * @enum {string}
+         */
+        Weight: "behind" | "head_tossed";
         /** @description What it would take from here. */
         WhatItTakes: {
             at_present_rate?: components["schemas"]["Further"] | null;
@@ -1319,7 +2139,7 @@ export interface operations {
             path: {
                 horse_id: string;
                 skill: string;
-                gait: components["schemas"]["Gait"];
+                rung: string;
             };
             cookie?: never;
         };
@@ -1373,7 +2193,7 @@ export interface operations {
             path: {
                 horse_id: string;
                 skill: string;
-                gait: components["schemas"]["Gait"];
+                rung: string;
             };
             cookie?: never;
         };
@@ -1426,13 +2246,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The ladder */
+            /** @description The ladder as it ships */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Ladder"];
+                    "application/json": components["schemas"]["ShownLadder"];
                 };
             };
             /** @description Not signed in */

@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import { distanceScale, repInWords, rowHeight, stripInWords, type DrawnRep } from './rein';
+import { awayS, distanceScale, repInWords, rowHeight, stripInWords, type DrawnRep } from './rein';
 import { RepMark } from './RepMark';
 
 interface Props {
@@ -14,6 +14,9 @@ interface Props {
   /** Draw at least this many rows, so that strips side by side are of one length. */
   rows?: number;
 }
+
+/** Left is left; an ask of both reins stands on both sides. */
+const waysOf = ({ side }: DrawnRep) => (side === 'both' ? [-1, 1] : [side === 'left' ? -1 : 1]);
 
 /**
  * One ride as a rein hanging down: time runs downwards, left is left, and the
@@ -59,19 +62,23 @@ export function ReinStrip({ reps, width, longestSoftS, counts, picked, onPick, r
         >
           <title>{repInWords(rep)}</title>
           <rect
-            x={rep.side === 'left' ? 0 : centre}
+            x={rep.side === 'right' ? centre : 0}
             y={index * rowHeight}
-            width={centre}
+            width={rep.side === 'both' ? width : centre}
             height={rowHeight}
             fill="transparent"
           />
-          <RepMark
-            rep={rep}
-            centre={centre}
-            away={away(rep.measure.time_s)}
-            y={index * rowHeight + rowHeight / 2}
-            picked={picked === rep.repId}
-          />
+          {waysOf(rep).map((way) => (
+            <RepMark
+              key={way}
+              rep={rep}
+              centre={centre}
+              way={way}
+              away={away(awayS(rep))}
+              y={index * rowHeight + rowHeight / 2}
+              picked={picked === rep.repId}
+            />
+          ))}
         </g>
       ))}
     </svg>

@@ -1,9 +1,12 @@
 import { useTheme } from '@mui/material/styles';
+import { isGive } from '../words/measures';
 import { evasionTick, type DrawnRep } from './rein';
 
 interface Props {
   rep: DrawnRep;
   centre: number;
+  /** -1 to the left, 1 to the right. */
+  way: number;
   /** Distance from the centre line. */
   away: number;
   y: number;
@@ -14,17 +17,17 @@ interface Props {
  * Filled: soft. Open: not soft. Dotted: not judged yet. A tick: which way it
  * evaded. A bar: did not give. A second ring: first ask of the day.
  */
-export function RepMark({ rep, centre, away, y, picked }: Props) {
+export function RepMark({ rep, centre, way, away, y, picked }: Props) {
   const { leather } = useTheme().palette;
-  const way = rep.side === 'left' ? -1 : 1;
   const x = centre + way * away;
-  const tick = evasionTick(rep.measure.answer);
+  const answer = isGive(rep.measure) ? rep.measure.answer : null;
+  const tick = answer && evasionTick(answer);
   const unjudged = rep.soft === undefined;
   const ink = { stroke: leather.ink, strokeWidth: 2.25, strokeLinecap: 'round' as const };
   return (
     <>
       <line x1={centre} x2={x} y1={y} y2={y} stroke={leather.faded} strokeWidth={1.25} />
-      {rep.measure.answer === 'did_not_give' ? (
+      {answer === 'did_not_give' ? (
         <line x1={x} x2={x} y1={y - 8} y2={y + 8} {...ink} strokeWidth={4} />
       ) : (
         <circle

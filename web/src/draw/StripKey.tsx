@@ -1,11 +1,19 @@
 import Box from '@mui/material/Box';
+import type { Answer } from '../words/answers';
 import { RepMark } from './RepMark';
 import type { DrawnRep } from './rein';
+
+const give = (answer: Answer): DrawnRep['measure'] => ({
+  kind: 'give',
+  hand: 'fingertip',
+  time_s: 1,
+  answer,
+});
 
 const base: DrawnRep = {
   repId: 'key',
   side: 'right',
-  measure: { kind: 'give', hand: 'fingertip', time_s: 1, answer: 'gave' },
+  measure: give('gave'),
   soft: true,
   firstAsk: false,
 };
@@ -14,11 +22,8 @@ const marks: [string, DrawnRep][] = [
   ['soft', base],
   ['not soft', { ...base, soft: false }],
   ['first ask of the day', { ...base, firstAsk: true }],
-  [
-    'evaded, tick shows which way',
-    { ...base, soft: false, measure: { ...base.measure, answer: 'evaded_up' } },
-  ],
-  ['did not give', { ...base, soft: false, measure: { ...base.measure, answer: 'did_not_give' } }],
+  ['evaded, tick shows which way', { ...base, soft: false, measure: give('evaded_up') }],
+  ['did not give', { ...base, soft: false, measure: give('did_not_give') }],
 ];
 
 /** What the marks of a rein strip mean. */
@@ -35,7 +40,7 @@ export function StripKey() {
           sx={{ display: 'flex', alignItems: 'center', gap: 0.75, fontSize: 15 }}
         >
           <svg width={40} height={28} aria-hidden="true">
-            <RepMark rep={rep} centre={3} away={20} y={14} picked={false} />
+            <RepMark way={1} rep={rep} centre={3} away={20} y={14} picked={false} />
           </svg>
           {word}
         </Box>

@@ -14,12 +14,15 @@ export interface Rail {
 /** From the top of the gate down. */
 const order: ItemKind[] = [
   'first_ask',
+  'no_miss',
   'low_share',
   'soft_share',
   'days',
   'reps',
+  'count',
   'difference',
   'time_ratio',
+  'level_below',
 ];
 
 export const railNames: Record<ItemKind, string> = {
@@ -28,6 +31,9 @@ export const railNames: Record<ItemKind, string> = {
   soft_share: 'Soft share',
   days: 'Days asked',
   reps: 'Asks',
+  count: 'So far',
+  no_miss: 'Soft in a row',
+  level_below: 'Level below, last day',
   difference: 'Sides differ',
   time_ratio: 'Slower side',
 };
@@ -59,6 +65,7 @@ export function figure(kind: ItemKind, found: number | null | undefined): string
   switch (kind) {
     case 'soft_share':
     case 'low_share':
+    case 'level_below':
       return percent(found);
     case 'difference':
       return `${Math.ceil(found * 100 - 1e-9)}`;

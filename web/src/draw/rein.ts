@@ -1,13 +1,7 @@
 import { scaleLog } from 'd3-scale';
 import type { Schemas } from '../api/client';
-import {
-  answerWords,
-  handWords,
-  seconds,
-  sideWords,
-  type Answer,
-  type Side,
-} from '../words/answers';
+import { sideWords, type Answer, type Side } from '../words/answers';
+import { measureInWords, timeOf } from '../words/measures';
 
 /** A rep as the rein strip draws it. */
 export interface DrawnRep {
@@ -27,6 +21,13 @@ export function distanceScale(halfWidth: number) {
   return scaleLog([0.25, 8], [9, halfWidth - 9]).clamp(true);
 }
 
+/** Where an ask that is not timed stands, in seconds: soft near the line, not soft far out. */
+const untimed = { soft: 0.7, notSoft: 4 };
+
+/** How far out a rep stands, in seconds. */
+export const awayS = (rep: DrawnRep) =>
+  timeOf(rep.measure) ?? (rep.soft ? untimed.soft : untimed.notSoft);
+
 const ticks: Partial<Record<Answer, [number, number]>> = {
   evaded_up: [0, -1],
   evaded_down: [0, 1],
@@ -41,18 +42,18 @@ const ticks: Partial<Record<Answer, [number, number]>> = {
 export const evasionTick = (answer: Answer) => ticks[answer];
 
 export function repInWords(rep: DrawnRep): string {
-  const { time_s, answer, hand } = rep.measure;
   const verdict = rep.soft === undefined ? 'not judged yet' : rep.soft ? 'soft' : 'not soft';
   const first = rep.firstAsk ? ', first ask of the day' : '';
-  return `${sideWords[rep.side]}, ${seconds(time_s)}, ${answerWords[answer]}, ${handWords[hand]}: ${verdict}${first}`;
+  return `${sideWords[rep.side]}, ${measureInWords(rep.measure)}: ${verdict}${first}`;
 }
 
 export function stripInWords(reps: DrawnRep[]): string {
   const side = (which: Side) => {
     const own = reps.filter((rep) => rep.side === which);
-    return `${which} ${own.filter((rep) => rep.soft).length} of ${own.length} soft`;
+    return `${which === 'both' ? 'both sides' : which} ${own.filter((rep) => rep.soft).length} of ${own.length} soft`;
   };
-  return `Rein strip: ${side('left')}, ${side('right')}`;
+  const both = reps.some((rep) => rep.side === 'both');
+  return `Rein strip: ${both ? side('both') : `${side('left')}, ${side('right')}`}`;
 }
 
 export function drawn(rep: Schemas['StripRep']): DrawnRep {

@@ -10,7 +10,7 @@ import { VerdictRuns } from '../draw/VerdictRuns';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
-import { gaitPlace, horseLine, verdictWords } from '../words/answers';
+import { horseLine, verdictWords } from '../words/answers';
 import { dayIn, longDay } from '../words/days';
 import { levelPath, levelQuery, type HorseLevel } from './queries';
 import { Reasons } from './Reasons';
@@ -53,7 +53,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
     <>
       <Typography variant="h1">{horse.name}</Typography>
       <Typography sx={{ color: 'text.secondary' }}>
-        {horseLine(horse)}. {judged.name}, {gaitPlace[judged.gait]}
+        {horseLine(horse)}. {judged.level.name}
         {!today && `, as of ${longDay(judgement.on)}`}
       </Typography>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 2 }}>
@@ -91,15 +91,18 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
           <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
           <Reasons reasons={judgement.reasons} hrefOf={hrefOf} />
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
-            {records && today && (
-              <Button
-                component={Link}
-                variant="contained"
-                to={`/horses/${horse.horse_id}/ride/${level.skill}/${level.gait}`}
-              >
-                Ride {horse.name}
-              </Button>
-            )}
+            {records &&
+              today &&
+              judged.level.measure === 'give' &&
+              judged.level.sides === 'each' && (
+                <Button
+                  component={Link}
+                  variant="contained"
+                  to={`/horses/${horse.horse_id}/ride/${level.skill}/${level.rung}`}
+                >
+                  Ride {horse.name}
+                </Button>
+              )}
             <Button component={Link} to={levelPath(level, '/strip')}>
               See the rein strips
             </Button>

@@ -3,8 +3,9 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { useWho } from '../session/who';
-import { answerWords, handWords, seconds, sideWords, type HandWeight } from '../words/answers';
+import { handWords, seconds, sideWords, type HandWeight } from '../words/answers';
 import { clockIn, longDay } from '../words/days';
+import { isGive, measureInWords } from '../words/measures';
 
 interface Props {
   strip: Schemas['Strip'];
@@ -18,7 +19,6 @@ export function PickedRep({ strip, repId, longestSoftS, mostSoftHand }: Props) {
   const { time_zone } = useWho();
   const rep = strip.reps.find((candidate) => candidate.rep_id === repId);
   if (!rep) return null;
-  const { time_s, hand, answer } = rep.measure;
   return (
     <Box
       role="status"
@@ -36,14 +36,15 @@ export function PickedRep({ strip, repId, longestSoftS, mostSoftHand }: Props) {
         {longDay(strip.day)}, {clockIn(time_zone, rep.asked_at)}
       </Typography>
       <Typography>
-        {sideWords[rep.side]} rein, {handWords[hand]}: {answerWords[answer]}
-        {answer === 'gave' || answer === 'late' ? ' after' : ', waited'} {seconds(time_s)}.
+        {sideWords[rep.side]}: {measureInWords(rep.measure)}.
         {rep.first_ask && ' The first ask of the day on this side.'}
       </Typography>
       <Typography sx={{ fontWeight: 700 }}>
-        {rep.soft
-          ? 'Soft.'
-          : `Not soft: soft is a give within ${seconds(longestSoftS)}, ${handWords[mostSoftHand]} at most, without evading.`}
+        {rep.soft ? 'Soft.' : 'Not soft'}
+        {!rep.soft &&
+          (isGive(rep.measure)
+            ? `: soft is a give within ${seconds(longestSoftS)}, ${handWords[mostSoftHand]} at most, without evading.`
+            : '.')}
       </Typography>
       <Box
         component={Link}

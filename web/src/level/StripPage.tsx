@@ -11,7 +11,7 @@ import { StripKey } from '../draw/StripKey';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
-import { gaitPlace, sideWords, type Side } from '../words/answers';
+import { sideWords, type Side } from '../words/answers';
 import { dayIn, longDay, saidDay } from '../words/days';
 import { PickedRep } from './PickedRep';
 import { levelPath, stripsQuery, type HorseLevel } from './queries';
@@ -44,7 +44,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
     <>
       <Typography variant="h1">{data.horse.name}</Typography>
       <Typography sx={{ color: 'text.secondary' }}>
-        {data.name}, {gaitPlace[data.gait]}
+        {data.level.name}
         {level.on && `, up to ${longDay(level.on)}`}
       </Typography>
       {rail && <Looking rail={rail} side={side} level={level} />}
@@ -70,7 +70,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
             <PickedRep
               strip={pickedStrip}
               repId={picked ?? ''}
-              longestSoftS={data.longest_soft_s}
+              longestSoftS={data.level.longest_soft_s}
               mostSoftHand={data.most_soft_hand}
             />
           ) : (
@@ -123,7 +123,7 @@ function Rein({ strip, data, rail, side, picked, pick, rows }: ReinProps) {
         reps={reps}
         width={stripWidth}
         rows={rows}
-        longestSoftS={data.longest_soft_s}
+        longestSoftS={data.level.longest_soft_s}
         counts={rail ? counting(rail, side, strip.in_window) : undefined}
         picked={picked}
         onPick={pick}

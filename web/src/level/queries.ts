@@ -1,24 +1,24 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../api/client';
+import { answer, client } from '../api/client';
 
 /** A level of one horse, as its address names it. */
 export interface HorseLevel {
   horseId: string;
   skill: string;
-  gait: Schemas['Gait'];
+  rung: string;
   /** The date to judge for; today when left out. */
   on?: string;
 }
 
-function params({ horseId, skill, gait, on }: HorseLevel) {
-  return { path: { horse_id: horseId, skill, gait }, query: on ? { on } : {} };
+function params({ horseId, skill, rung, on }: HorseLevel) {
+  return { path: { horse_id: horseId, skill, rung }, query: on ? { on } : {} };
 }
 
 export const levelQuery = (level: HorseLevel) =>
   queryOptions({
     queryKey: ['level', level],
     queryFn: () =>
-      answer(client.GET('/api/horses/{horse_id}/levels/{skill}/{gait}', { params: params(level) })),
+      answer(client.GET('/api/horses/{horse_id}/levels/{skill}/{rung}', { params: params(level) })),
   });
 
 export const stripsQuery = (level: HorseLevel) =>
@@ -26,12 +26,12 @@ export const stripsQuery = (level: HorseLevel) =>
     queryKey: ['level', level, 'strips'],
     queryFn: () =>
       answer(
-        client.GET('/api/horses/{horse_id}/levels/{skill}/{gait}/strips', {
+        client.GET('/api/horses/{horse_id}/levels/{skill}/{rung}/strips', {
           params: params(level),
         }),
       ),
   });
 
-export function levelPath({ horseId, skill, gait, on }: HorseLevel, page = ''): string {
-  return `/horses/${horseId}/levels/${skill}/${gait}${page}${on ? `?on=${on}` : ''}`;
+export function levelPath({ horseId, skill, rung, on }: HorseLevel, page = ''): string {
+  return `/horses/${horseId}/levels/${skill}/${rung}${page}${on ? `?on=${on}` : ''}`;
 }

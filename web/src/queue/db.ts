@@ -1,12 +1,13 @@
 import { Dexie, type EntityTable } from 'dexie';
 import type { Schemas } from '../api/client';
+import type { Give } from '../words/measures';
 
 /** A ride as this device knows it. */
 export interface KeptRide {
   rideId: string;
   horseId: string;
   skill: string;
-  gait: Schemas['Gait'];
+  rung: string;
   /** Calendar day where the barn is. */
   day: string;
   startedAt: string;
@@ -22,10 +23,10 @@ export interface KeptRep {
   repId: string;
   rideId: string;
   skill: string;
-  gait: Schemas['Gait'];
+  rung: string;
   side: Schemas['Side'];
   askedAt: string;
-  measure: Schemas['Measure'];
+  measure: Give;
   undone: boolean;
   state: 'waiting' | 'sent' | 'refused';
   version: number;
@@ -39,6 +40,8 @@ export type KeptDatabase = Dexie & {
   reps: EntityTable<KeptRep, 'repId'>;
 };
 
+const stores = { rides: 'rideId, horseId, state', reps: 'repId, rideId, state' };
+
 const open = new Map<string, KeptDatabase>();
 
 /** What one person of one barn recorded on this device. Nobody else's is sent or shown. */
@@ -47,7 +50,18 @@ export function keptDatabase(barnId: string, personId: string): KeptDatabase {
   const known = open.get(name);
   if (known) return known;
   const db = new Dexie(name) as KeptDatabase;
-  db.version(1).stores({ rides: 'rideId, horseId, state', reps: 'repId, rideId, state' });
+  db.version(1).stores(stores);
+  // What a level is asked at was called a gait; now it is a rung.
+  db.version(2)
+    .stores(stores)
+    .upgrade(async (old) => {
+      const rename = (row: { gait?: string; rung?: string }) => {
+        row.rung ??= row.gait;
+        delete row.gait;
+      };
+      await old.table('rides').toCollection().modify(rename);
+      await old.table('reps').toCollection().modify(rename);
+    });
   open.set(name, db);
   return db;
 }

@@ -1,12 +1,13 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../api/client';
+import type { Give } from '../words/measures';
 import type { KeptDatabase, KeptRep, KeptRide } from './db';
 
 /** Writing on the device. Every write ends on disk before the next tap is shown. */
 
 export interface Level {
   skill: string;
-  gait: Schemas['Gait'];
+  rung: string;
 }
 
 /** The horse's ride that is not finished yet, or a new one begun now. */
@@ -38,7 +39,7 @@ export async function goOnWith(
 export interface RecordedAsk {
   side: Schemas['Side'];
   askedAt: Date;
-  measure: Schemas['Measure'];
+  measure: Give;
 }
 
 export async function keepRep(db: KeptDatabase, ride: KeptRide, ask: RecordedAsk): Promise<void> {
@@ -46,7 +47,7 @@ export async function keepRep(db: KeptDatabase, ride: KeptRide, ask: RecordedAsk
     repId: uuidv7(),
     rideId: ride.rideId,
     skill: ride.skill,
-    gait: ride.gait,
+    rung: ride.rung,
     side: ask.side,
     askedAt: ask.askedAt.toISOString(),
     measure: ask.measure,

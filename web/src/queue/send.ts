@@ -50,7 +50,7 @@ function asSentRep(rep: KeptRep): Schemas['NewRep'] {
     rep_id: rep.repId,
     ride_id: rep.rideId,
     skill: rep.skill,
-    gait: rep.gait,
+    rung: rep.rung,
     side: rep.side,
     asked_at: rep.askedAt,
     measure: rep.measure,

@@ -3,7 +3,6 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { KeptHere } from '../queue/KeptHere';
-import { gaitPlace } from '../words/answers';
 import { KeysHelp } from './KeysHelp';
 import type { Recorder } from './useRecorder';
 
@@ -24,9 +23,7 @@ export function RecorderHead({ recorder }: { recorder: Recorder }) {
         <Typography variant="h1" noWrap sx={{ fontSize: '1.5rem' }}>
           {recorder.horse?.name ?? ' '}
         </Typography>
-        <Typography sx={{ lineHeight: 1.2 }}>
-          {recorder.name}, {gaitPlace[recorder.gait]}
-        </Typography>
+        <Typography sx={{ lineHeight: 1.2 }}>{recorder.name}</Typography>
       </Box>
       <KeptHere />
       <KeysHelp />

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { ProblemError } from '../api/client';
+import { ProblemError, type Schemas } from '../api/client';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath, levelQuery } from '../level/queries';
@@ -28,7 +28,24 @@ export function RecorderPage() {
   // Without signal the level cannot be fetched; the ride goes on all the same.
   if (judged.error instanceof ProblemError)
     return <PageFrame title="Ride">{<Asked query={judged}>{() => null}</Asked>}</PageFrame>;
+  // Without the level nothing is known of how it is asked: a give on each side then.
+  if (judged.data && !timesGives(judged.data.level)) return <OtherFace level={judged.data.level} />;
   return <Recording />;
+}
+
+const timesGives = ({ measure, sides }: Schemas['LevelBrief']) =>
+  measure === 'give' && sides === 'each';
+
+function OtherFace({ level }: { level: Schemas['LevelBrief'] }) {
+  return (
+    <PageFrame title="Ride">
+      <Typography variant="h1">{level.name}</Typography>
+      <Typography sx={{ my: 2, maxWidth: 560 }}>
+        The two halves time gives to one rein. This is not such an ask, and it is not recorded from
+        the saddle yet. What other devices send of it is judged all the same.
+      </Typography>
+    </PageFrame>
+  );
 }
 
 function NotYours({ gate }: { gate: string }) {

@@ -2,7 +2,6 @@ import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Schemas } from '../api/client';
 import type { KeptRep, KeptRide } from '../queue/db';
 import { changeAnswer, finish, goOnWith, keepRep, takeBack } from '../queue/keep';
 import { useQueue } from '../queue/queue';
@@ -18,8 +17,8 @@ import { useWakeLock } from './useWakeLock';
 
 /** Everything the recorder's views draw, and what their buttons do. */
 export function useRecorder() {
-  const { horseId = '', skill = '', gait = 'stand' } = useParams();
-  const level = useMemo(() => ({ skill, gait: gait as Schemas['Gait'] }), [skill, gait]);
+  const { horseId = '', skill = '', rung = 'stand' } = useParams();
+  const level = useMemo(() => ({ skill, rung }), [skill, rung]);
   const { time_zone } = useWho();
   const { db, kick } = useQueue();
   const navigate = useNavigate();
@@ -81,9 +80,8 @@ export function useRecorder() {
 
   return {
     horse: horse.data,
-    name: judged.data?.name ?? skill,
-    gait: level.gait,
-    longestSoftS: judged.data?.longest_soft_s,
+    name: judged.data?.level.name ?? skill,
+    longestSoftS: judged.data?.level.longest_soft_s,
     ride,
     reps: reps ?? [],
     last,

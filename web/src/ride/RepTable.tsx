@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import type { DrawnRep } from '../draw/rein';
-import { answerWords, handWords, seconds, sideWords } from '../words/answers';
+import { sideWords } from '../words/answers';
+import { measureInWords } from '../words/measures';
 
 /** The rein strip in words: every rep in the order of asking. */
 export function RepTable({ reps, picked }: { reps: DrawnRep[]; picked: string | null }) {
@@ -25,8 +26,6 @@ export function RepTable({ reps, picked }: { reps: DrawnRep[]; picked: string | 
       <thead>
         <tr>
           <th scope="col">Side</th>
-          <th scope="col">Time</th>
-          <th scope="col">Hand</th>
           <th scope="col">Answer</th>
           <th scope="col">Judged</th>
         </tr>
@@ -44,10 +43,8 @@ export function RepTable({ reps, picked }: { reps: DrawnRep[]; picked: string | 
             }
           >
             <td>{sideWords[rep.side]}</td>
-            <td>{seconds(rep.measure.time_s)}</td>
-            <td>{handWords[rep.measure.hand]}</td>
             <td>
-              {answerWords[rep.measure.answer]}
+              {measureInWords(rep.measure)}
               {rep.firstAsk && ' (first ask)'}
             </td>
             <td>{rep.soft === undefined ? 'not yet' : rep.soft ? 'soft' : 'not soft'}</td>

@@ -14,7 +14,6 @@ import { levelPath } from '../level/queries';
 import { useQueue } from '../queue/queue';
 import { drawnKept } from '../recorder/LiveRein';
 import { useWho } from '../session/who';
-import { gaitPlace } from '../words/answers';
 import { clockIn, longDay } from '../words/days';
 import { AfterRide } from './AfterRide';
 import { rideQuery } from './queries';
@@ -53,7 +52,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
       </Typography>
       {ride.blocks.length === 0 && <Typography>Nothing was asked in this ride.</Typography>}
       {ride.blocks.map((block) => (
-        <Block key={`${block.level.skill} ${block.level.gait}`} block={block} ride={ride} />
+        <Block key={`${block.level.skill} ${block.level.rung}`} block={block} ride={ride} />
       ))}
       <Button component={Link} to="/" variant="contained" sx={{ mt: 3, minHeight: 60 }}>
         Back to Today
@@ -66,13 +65,15 @@ function Block({ block, ride }: { block: Schemas['RideBlock']; ride: Schemas['Ri
   const [search, setSearch] = useSearchParams();
   const picked = search.get('rep');
   const reps = block.strip.reps.map(drawn);
-  const level = { horseId: ride.horse.horse_id, ...block.level };
+  const level = {
+    horseId: ride.horse.horse_id,
+    skill: block.level.skill,
+    rung: block.level.rung,
+  };
   return (
     <Box component="section" sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 6 } }}>
       <Box sx={{ flex: '0 0 auto' }}>
-        <Typography variant="h2">
-          {block.name}, {gaitPlace[block.level.gait]}
-        </Typography>
+        <Typography variant="h2">{block.level.name}</Typography>
         <Box
           sx={{
             mt: 1,
@@ -89,7 +90,7 @@ function Block({ block, ride }: { block: Schemas['RideBlock']; ride: Schemas['Ri
           <ReinStrip
             reps={reps}
             width={300}
-            longestSoftS={block.longest_soft_s}
+            longestSoftS={block.level.longest_soft_s}
             picked={picked}
             onPick={(rep) => setSearch({ rep }, { replace: true })}
           />

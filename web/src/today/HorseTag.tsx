@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
 import { useWho } from '../session/who';
-import { gaitPlace, horseLine, verdictWords } from '../words/answers';
+import { horseLine, verdictWords } from '../words/answers';
 import { clockIn } from '../words/days';
 import { aimPath, ridePath } from './paths';
 import { isRidden, type StringHorse } from './string';
@@ -71,7 +71,7 @@ export function HorseTag({ entry, records, isNext }: Props) {
           <VerdictMark verdict={aim.verdict} />
           <Box>
             <Typography className="word" sx={{ fontWeight: 700 }}>
-              {verdictWords[aim.verdict]}: {aim.name.toLowerCase()}, {gaitPlace[aim.gait]}
+              {verdictWords[aim.verdict]}: {aim.level.name.toLowerCase()}
             </Typography>
             <Typography variant="body2">{aim.matters}</Typography>
           </Box>

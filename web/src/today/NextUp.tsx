@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
-import { gaitPlace, horseLine, verdictWords } from '../words/answers';
+import { horseLine, verdictWords } from '../words/answers';
 import { clock } from '../words/days';
 import { aimPath, ridePath } from './paths';
 import type { StringHorse } from './string';
@@ -53,7 +53,7 @@ export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
         <VerdictMark verdict={aim.verdict} size={36} />
         <Box>
           <Typography sx={{ fontWeight: 700 }}>
-            {aim.name}, {gaitPlace[aim.gait]}: {verdictWords[aim.verdict].toLowerCase()}
+            {aim.level.name}: {verdictWords[aim.verdict].toLowerCase()}
           </Typography>
           <Typography>{aim.matters}</Typography>
         </Box>

@@ -9,7 +9,7 @@ import { horseLine } from '../words/answers';
 interface Props {
   horses: Schemas['Horse'][];
   /** What they are taken out for. */
-  usual: Schemas['Level'];
+  usual: Schemas['LevelBrief'];
   records: boolean;
 }
 
@@ -51,7 +51,7 @@ export function OtherHorses({ horses, usual, records }: Props) {
             {records && (
               <Button
                 component={Link}
-                to={`/horses/${horse.horse_id}/ride/${usual.skill}/${usual.gait}`}
+                to={`/horses/${horse.horse_id}/ride/${usual.skill}/${usual.rung}`}
                 aria-label={`Ride ${horse.name}`}
               >
                 Ride

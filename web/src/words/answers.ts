@@ -37,7 +37,11 @@ export const handWords: Record<HandWeight, string> = {
   pull: 'pull',
 };
 
-export const sideWords: Record<Side, string> = { left: 'Left', right: 'Right' };
+export const sideWords: Record<Side, string> = {
+  left: 'Left',
+  right: 'Right',
+  both: 'Both sides',
+};
 
 export const verdictWords: Record<Verdict, string> = {
   check_first: 'Check first',
@@ -46,15 +50,6 @@ export const verdictWords: Record<Verdict, string> = {
   confirm: 'Confirm',
   stay: 'Stay',
   refresh: 'Refresh',
-};
-
-export const gaitPlace: Record<Schemas['Gait'], string> = {
-  stand: 'standing',
-  walk: 'at the walk',
-  jog: 'at the jog',
-  trot: 'at the trot',
-  lope: 'at the lope',
-  gallop: 'at the gallop',
 };
 
 export const seconds = (s: number) => `${s.toFixed(1)} s`;

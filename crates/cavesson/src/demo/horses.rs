@@ -5,13 +5,14 @@ use std::collections::HashMap;
 
 use anyhow::Context;
 use cavesson_core::Side;
-use cavesson_core::judge::Verdict;
+use cavesson_core::judge::{Overrule, Verdict};
+use cavesson_core::ladder::Ladder;
 use cavesson_core::sim_horse::Traits;
-use cavesson_store::BarnTransaction;
 use cavesson_store::horse::{self, Horse};
 use cavesson_store::program_day::{self, NewProgramDay};
-use jiff::Zoned;
+use cavesson_store::{BarnTransaction, overrule};
 use jiff::civil::time;
+use jiff::{ToSpan, Zoned};
 use uuid::Uuid;
 
 use super::rides::{self, Part};
@@ -40,8 +41,7 @@ const EAGER: Traits = Traits {
     weaker_side: Side::Right,
     weaker_by: 0.25,
     day_sd: 0.3,
-    first_ask_drop: 0.4,
-    warm_up: 0.4,
+    ..Traits::PLAIN
 };
 
 pub const SALTGRASS: &[DemoHorse] = &[
@@ -74,7 +74,10 @@ pub const SALTGRASS: &[DemoHorse] = &[
         place: 0,
         rests: 7,
         part: Some(Part {
-            traits: EAGER,
+            traits: Traits {
+                start: 0.2,
+                ..EAGER
+            },
             ride_days: 26,
             last_ride: 1,
             wanted: Verdict::Advance,
@@ -209,9 +212,36 @@ pub async fn add(
         };
         program_day::put(barn, &day).await?;
     }
+    came_with_ground_work(barn, stored.horse_id, rider_id, now).await?;
     if let Some(part) = &demo.part {
         let ridden = rides::cast(part, now, demo.starts_at)?;
         rides::add(barn, stored.horse_id, rider_id, &ridden).await?;
+    }
+    Ok(())
+}
+
+/// The horses came with their ground work done: what the demo's level needs
+/// counts as held by the trainer's word.
+async fn came_with_ground_work(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    made_by: Uuid,
+    now: &Zoned,
+) -> anyhow::Result<()> {
+    let ladder = Ladder::shipped();
+    let asked = ladder
+        .position(&rides::level())
+        .context("the demo's level is on the ladder")?;
+    for place in ladder.under(asked) {
+        let came_with_it = Overrule {
+            overrule_id: Uuid::now_v7(),
+            level: ladder.levels[place].level.clone(),
+            day: now.date().checked_sub(60.days())?,
+            judge_said: Verdict::Stay,
+            counts_as: Verdict::Advance,
+            reason: "Came with it; shown on the first day.".to_owned(),
+        };
+        overrule::add(barn, horse_id, &came_with_it, made_by).await?;
     }
     Ok(())
 }

@@ -1,12 +1,11 @@
 //! The demo's rides: simulated horses ridden over the last weeks.
 
 use anyhow::Context;
-use cavesson_core::Gait;
-use cavesson_core::judge::{Judgement, Verdict, judge_level};
-use cavesson_core::ladder::{Ladder, Level, SkillId};
+use cavesson_core::judge::{Judgement, Verdict, judge_reps};
+use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_core::ride::{NewRep, NewRide};
-use cavesson_core::sim_horse::{PlannedRide, SimulatedRide, Traits, simulate};
+use cavesson_core::sim_horse::{PlannedBlock, PlannedRide, SimulatedRide, Traits, simulate};
 use cavesson_store::rep::RepOfHorse;
 use cavesson_store::{BarnTransaction, rep, ride};
 use jiff::{SignedDuration, ToSpan, Zoned};
@@ -29,23 +28,23 @@ const SEEDS: u64 = 4000;
 
 /// The level of the demo's rides.
 pub fn level() -> Level {
-    Level {
-        skill: SkillId("bend.flex".to_owned()),
-        gait: Gait::Stand,
-    }
+    Level::new("bend.flex", "stand")
 }
 
 /// Rides the first seed that plays the part.
 pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<SimulatedRide>> {
-    let skill = Ladder::shipped()
-        .skill_at(&level())
+    let ladder = Ladder::shipped();
+    let at = ladder
+        .at(&level())
         .context("the demo's level is on the ladder")?;
     let plan = plan(part, now, starts_at)?;
     (1..=SEEDS)
-        .map(|seed| simulate(&part.traits, &level(), &plan, seed))
+        .map(|seed| simulate(&part.traits, at, &plan, seed))
         .find(|ridden| {
             let reps: Vec<Rep> = ridden.iter().flat_map(|ride| ride.reps.clone()).collect();
-            let judged = judge_level(&reps, &skill.gate, now.date());
+            let Some(judged) = judge_reps(ladder, &level(), &reps, now.date()) else {
+                return false;
+            };
             judged.verdict == part.wanted
                 && (part.wanted != Verdict::Confirm || one_good_day_is_missing(&judged))
                 && (!part.climbs || climbs(judged.days.iter().map(|day| day.verdict)))
@@ -65,11 +64,17 @@ fn one_good_day_is_missing(judged: &Judgement) -> bool {
         .is_some_and(|further| further.days == 1)
 }
 
-/// Stay, then confirm, then advance, each for good, and never another word between.
+/// From stay over confirm to advance at the end, and never sent down on the way.
 fn climbs(verdicts: impl Iterator<Item = Verdict>) -> bool {
     let mut order: Vec<Verdict> = verdicts.collect();
     order.dedup();
-    order == [Verdict::Stay, Verdict::Confirm, Verdict::Advance]
+    let at = |verdict| order.iter().position(|said| *said == verdict);
+    order.first() == Some(&Verdict::Stay)
+        && order.last() == Some(&Verdict::Advance)
+        && at(Verdict::Confirm) < at(Verdict::Advance)
+        && at(Verdict::Confirm).is_some()
+        && at(Verdict::EaseBack).is_none()
+        && at(Verdict::CheckFirst).is_none()
 }
 
 /// Rides two days in three, backwards from the last one.
@@ -85,8 +90,11 @@ fn plan(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<Pla
         rides.push(PlannedRide {
             day,
             first_ask_at: (starts + SignedDuration::from_mins(4)).timestamp(),
-            left: 4 + ride % 3,
-            right: 4 + (ride + 1) % 3,
+            blocks: vec![PlannedBlock {
+                level: 0,
+                left: 4 + ride % 3,
+                right: 4 + (ride + 1) % 3,
+            }],
         });
     }
     rides.reverse();
@@ -109,6 +117,9 @@ pub async fn add(
             horse_id,
             started_at: first.asked_at - SignedDuration::from_mins(4),
             finished_at: Some(last.asked_at + SignedDuration::from_mins(22)),
+            marks: None,
+            faults: Vec::new(),
+            note: None,
         };
         ride::put(barn, &new, first.day, rider_id).await?;
         let reps: Vec<NewRep> = simulated.reps.iter().map(as_sent).collect();
@@ -126,10 +137,11 @@ fn as_sent(rep: &Rep) -> NewRep {
         rep_id: rep.rep_id,
         ride_id: rep.ride_id,
         skill: rep.skill.clone(),
-        gait: rep.gait,
+        rung: rep.rung.clone(),
         side: rep.side,
         asked_at: rep.asked_at,
-        measure: rep.measure,
+        measure: rep.measure.clone(),
+        faults: rep.faults.clone(),
         undone: false,
     }
 }

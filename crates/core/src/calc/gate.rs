@@ -5,8 +5,8 @@ use serde::{Deserialize, Serialize};
 
 use super::Calculator;
 use crate::bounds::{FieldError, REPS_AT_ONCE};
-use crate::judge::{Item, Verdict, WhatItTakes, judge_level};
-use crate::ladder::Gate;
+use crate::judge::{Item, Verdict, WhatItTakes, judge_reps};
+use crate::ladder::{Gate, Ladder, Level};
 use crate::rep::Rep;
 
 /// Input of `gate`.
@@ -15,7 +15,7 @@ use crate::rep::Rep;
 #[cfg_attr(feature = "schema", schema(as = GateInput))]
 #[serde(deny_unknown_fields)]
 pub struct Input {
-    /// The reps, as the API sends them; all of one skill and gait.
+    /// The reps, as the API sends them; all of one skill and rung.
     pub reps: Vec<Rep>,
     /// The gate; numbers left out are the defaults.
     #[serde(default)]
@@ -49,32 +49,29 @@ pub const CALCULATOR: Calculator = Calculator {
     schema: super::schemas::<Input, Output>,
 };
 
-/// Checks the gate.
+/// Checks the gate. Without reps the gate is that of `bend.flex`.
 ///
 /// # Errors
 /// A rep or gate number out of bounds, or reps of more than one level.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
     REPS_AT_ONCE.check_count("/reps", input.reps.len())?;
     input.gate.check().map_err(|error| error.under("/gate"))?;
-    for (index, rep) in input.reps.iter().enumerate() {
-        rep.measure
-            .check()
-            .map_err(|error| error.under(&format!("/reps/{index}/measure")))?;
-        let first = &input.reps[0];
-        if rep.level() != first.level() {
-            return Err(FieldError::new(
-                format!("/reps/{index}/skill"),
-                format!(
-                    "all reps must be of one skill and gait ({} at the {}), found {} at the {}",
-                    first.skill,
-                    first.gait.word(),
-                    rep.skill,
-                    rep.gait.word()
-                ),
-            ));
-        }
+    let mut ladder = Ladder::shipped().clone();
+    let level = input
+        .reps
+        .first()
+        .map_or_else(|| Level::new("bend.flex", "stand"), |rep| rep.level());
+    super::check_reps(&input.reps, &ladder)?;
+    if let Some(index) = input.reps.iter().position(|rep| rep.level() != level) {
+        let found = input.reps[index].level();
+        return Err(FieldError::new(
+            format!("/reps/{index}/skill"),
+            format!("all reps must be of one skill and rung ({level}), found {found}"),
+        ));
     }
-    let judged = judge_level(&input.reps, &input.gate, input.date);
+    ladder.set_gate(&level, input.gate);
+    let judged = judge_reps(&ladder, &level, &input.reps, input.date)
+        .ok_or_else(|| FieldError::new("/reps/0/skill", "this level is not on the ladder"))?;
     Ok(Output {
         items: judged.gate.items,
         passes: judged.gate.passes,

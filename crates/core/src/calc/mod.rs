@@ -18,6 +18,8 @@ use serde::de::DeserializeOwned;
 use serde_json::Value;
 
 use crate::bounds::{Bound, FieldError};
+use crate::ladder::Ladder;
+use crate::rep::Rep;
 
 /// One calculator.
 #[derive(Clone, Copy)]
@@ -79,6 +81,15 @@ fn series<'a>(
         each.check(&format!("{field}/{index}"), *value)?;
     }
     Ok(values)
+}
+
+/// Checks reps against a ladder: level, side, kind of measure, every number.
+fn check_reps(reps: &[Rep], ladder: &Ladder) -> Result<(), FieldError> {
+    for (index, rep) in reps.iter().enumerate() {
+        rep.check(ladder)
+            .map_err(|error| error.under(&format!("/reps/{index}")))?;
+    }
+    Ok(())
 }
 
 /// Reads a JSON value strictly.

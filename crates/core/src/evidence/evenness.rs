@@ -7,6 +7,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::give_time::{TimeToGive, log_rank, restricted_mean_s};
+use super::{Ask, times_of};
 use crate::Side;
 
 /// Left against right.
@@ -15,10 +16,12 @@ use crate::Side;
 pub struct Evenness {
     /// Soft share left less soft share right.
     pub difference: f64,
-    /// Restricted mean time of the slower side over that of the quicker side.
-    pub time_ratio: f64,
-    /// Symmetry index of the restricted mean times, in percent; above zero: the left is slower.
-    pub symmetry_index_pct: f64,
+    /// Restricted mean time of the slower side over that of the quicker side;
+    /// none where it is not timed.
+    pub time_ratio: Option<f64>,
+    /// Symmetry index of the restricted mean times, in percent; above zero: the
+    /// left is slower. None where it is not timed.
+    pub symmetry_index_pct: Option<f64>,
     /// The side with the lower soft share; with equal shares, the slower one.
     pub stiff_side: Option<Side>,
     /// Log-rank p of the times: how easily chance alone makes such a difference.
@@ -34,22 +37,23 @@ pub fn symmetry_index_pct(left: f64, right: f64) -> f64 {
     }
 }
 
-/// Compares the sides; none while one of them was not asked.
+/// Compares the sides: each its soft share, and its times where it was timed.
 pub fn evenness(
     left: (f64, &[TimeToGive]),
     right: (f64, &[TimeToGive]),
     horizon_s: f64,
-) -> Option<Evenness> {
-    let left_mean = restricted_mean_s(left.1, horizon_s)?;
-    let right_mean = restricted_mean_s(right.1, horizon_s)?;
+) -> Evenness {
+    let left_mean = restricted_mean_s(left.1, horizon_s);
+    let right_mean = restricted_mean_s(right.1, horizon_s);
+    let means = left_mean.zip(right_mean);
     let difference = left.0 - right.0;
-    Some(Evenness {
+    Evenness {
         difference,
-        time_ratio: ratio(left_mean, right_mean),
-        symmetry_index_pct: symmetry_index_pct(left_mean, right_mean),
-        stiff_side: stiff_side(difference, left_mean - right_mean),
+        time_ratio: means.map(|(left, right)| ratio(left, right)),
+        symmetry_index_pct: means.map(|(left, right)| symmetry_index_pct(left, right)),
+        stiff_side: stiff_side(difference, means.map_or(0.0, |(left, right)| left - right)),
         p: log_rank(left.1, right.1).map(|test| test.p),
-    })
+    }
 }
 
 /// Below a tenth of a second a hand cannot tell two times apart, so the ratio
@@ -67,4 +71,12 @@ fn stiff_side(share_difference: f64, time_difference: f64) -> Option<Side> {
         (_, time) if time < 0.0 => Some(Side::Right),
         _ => None,
     }
+}
+
+/// The ratio of the restricted mean times, slower side over quicker; none while
+/// one of them was not timed.
+pub fn time_ratio(asks: &[Ask], horizon_s: f64) -> Option<f64> {
+    let left = restricted_mean_s(&times_of(asks, Side::Left), horizon_s)?;
+    let right = restricted_mean_s(&times_of(asks, Side::Right), horizon_s)?;
+    Some(ratio(left, right))
 }

@@ -10,6 +10,9 @@
 //! in this form the NIST/SEMATECH e-Handbook of Statistical Methods, sections
 //! 6.3.2.4 and 6.3.2.3.
 
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
 /// An EWMA chart.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Ewma {
@@ -73,4 +76,68 @@ pub fn cusum(values: &[f64], target: f64, k: f64, h: f64) -> Cusum {
         low,
         alarm_at,
     }
+}
+
+/// Days that make a settled level.
+const SETTLED_DAYS: usize = 6;
+/// The least spread a daily share is taken to have.
+const LEAST_SD: f64 = 0.05;
+/// Weight of the newest day and width of the limits, for the daily soft share.
+const DAILY: (f64, f64) = (0.3, 2.7);
+
+/// A slip against the horse's own settled level.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Slip {
+    /// The settled soft share.
+    pub settled: f64,
+    /// What the moving average may not fall under.
+    pub lower: f64,
+    /// The moving average now.
+    pub now: f64,
+    /// The day it first fell under, of those since it last stood above.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub since: Option<Date>,
+}
+
+/// Watches the daily soft shares from the day a level was held against the first
+/// days after it; none until it has settled and been asked since.
+///
+/// Source: EWMA chart as [`ewma`]; which days count as settled, λ and the width
+/// are product defaults.
+pub fn slip(days: &[(Date, f64)], held_since: Date) -> Option<Slip> {
+    let held: Vec<(Date, f64)> = days
+        .iter()
+        .copied()
+        .filter(|(day, _)| *day >= held_since)
+        .collect();
+    let (settled, since) = held.split_at_checked(SETTLED_DAYS)?;
+    if since.is_empty() {
+        return None;
+    }
+    let target = settled.iter().map(|(_, share)| share).sum::<f64>() / SETTLED_DAYS as f64;
+    let spread = settled
+        .iter()
+        .map(|(_, share)| (share - target).powi(2))
+        .sum::<f64>()
+        / (SETTLED_DAYS as f64 - 1.0);
+    let values: Vec<f64> = since.iter().map(|(_, share)| *share).collect();
+    let chart = ewma(
+        &values,
+        target,
+        spread.sqrt().max(LEAST_SD),
+        DAILY.0,
+        DAILY.1,
+    );
+    let under_from = chart
+        .z
+        .iter()
+        .rposition(|z| *z >= chart.lower)
+        .map_or(0, |above| above + 1);
+    Some(Slip {
+        settled: target,
+        lower: chart.lower,
+        now: chart.z[chart.z.len() - 1],
+        since: since.get(under_from).map(|(day, _)| *day),
+    })
 }

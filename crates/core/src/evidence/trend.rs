@@ -37,7 +37,8 @@ pub enum Says {
 }
 
 /// A trend over days; larger values are better.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Trend {
     /// Change per day; none with fewer than two days.
     pub slope_per_day: Option<f64>,

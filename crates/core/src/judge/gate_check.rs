@@ -4,10 +4,12 @@ use jiff::{ToSpan, civil::Date};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use super::rails::{Rail, Tally, failing};
 use crate::Side;
 use crate::evidence::evenness::{Evenness, evenness};
-use crate::evidence::first_ask::{FirstAsk, first_asks};
+use crate::evidence::first_ask::FirstAsk;
 use crate::evidence::give_time::{median_s, restricted_mean_s};
+use crate::evidence::readiness::Readiness;
 use crate::evidence::share::{quantile, share_of_days};
 use crate::evidence::{Ask, days_of, times_of};
 use crate::ladder::Gate;
@@ -17,30 +19,38 @@ use crate::ladder::Gate;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum ItemKind {
+    /// What adds up, over the whole record.
+    Count,
     /// Asks in the window.
     Reps,
     /// Days in the window.
     Days,
     /// Share of soft answers.
     SoftShare,
-    /// Lower bound of that share.
+    /// What the readiness surely lies above.
     LowShare,
     /// Soft first asks among the last days.
     FirstAsk,
+    /// Soft answers in a row, for a safety gate.
+    NoMiss,
     /// Difference of the sides' soft shares.
     Difference,
     /// Ratio of the sides' restricted mean times.
     TimeRatio,
+    /// The level below, soft on the last day it was asked.
+    LevelBelow,
 }
 
 impl ItemKind {
-    /// Rails with a left and a right half, from the bottom of the gate up.
-    pub const PER_SIDE: [ItemKind; 5] = [
+    /// Rails with a half for each side, from the bottom of the gate up.
+    pub const PER_SIDE: [ItemKind; 7] = [
+        ItemKind::Count,
         ItemKind::Reps,
         ItemKind::Days,
         ItemKind::SoftShare,
         ItemKind::LowShare,
         ItemKind::FirstAsk,
+        ItemKind::NoMiss,
     ];
 
     /// Whether the figure has to stay below what the gate names.
@@ -95,17 +105,21 @@ pub struct SideFigures {
     pub days: u32,
     /// soft / asked.
     pub share: Option<f64>,
-    /// One-sided lower bound of the share.
-    pub low: Option<f64>,
+    /// One-sided lower bound of that share (Wilson, days as clusters).
+    pub share_low: Option<f64>,
+    /// Readiness now, from the whole history.
+    pub ready: Option<f64>,
+    /// What the readiness surely lies above.
+    pub ready_low: Option<f64>,
     /// How alike the reps of one day are (intra-cluster correlation, drawn to the prior).
     pub icc: Option<f64>,
     /// Asks divided by the design effect.
     pub effective_asked: Option<f64>,
     /// First asks of the last days the gate looks at, oldest first.
     pub first_asks: Vec<FirstAsk>,
-    /// Median time to give, in seconds, where it is reached.
+    /// Median time to give, in seconds, where it is timed and reached.
     pub median_s: Option<f64>,
-    /// Restricted mean time to give, in seconds.
+    /// Restricted mean time to give, in seconds, where it is timed.
     pub restricted_mean_s: Option<f64>,
 }
 
@@ -117,10 +131,8 @@ pub struct GateCheck {
     pub window: Window,
     /// Every rail; left before right.
     pub items: Vec<Item>,
-    /// Figures of the left side.
-    pub left: SideFigures,
-    /// Figures of the right side.
-    pub right: SideFigures,
+    /// Figures of each side asked, left before right.
+    pub sides: Vec<SideFigures>,
     /// Left against right, once both were asked.
     pub evenness: Option<Evenness>,
     /// Whether every rail passes.
@@ -129,17 +141,30 @@ pub struct GateCheck {
 
 impl GateCheck {
     /// The figures of one side.
-    pub fn figures(&self, side: Side) -> &SideFigures {
-        match side {
-            Side::Left => &self.left,
-            Side::Right => &self.right,
-        }
+    pub fn figures(&self, side: Side) -> Option<&SideFigures> {
+        self.sides.iter().find(|figures| figures.side == side)
     }
 
     /// The rails that do not pass.
     pub fn failing(&self) -> impl Iterator<Item = &Item> {
         self.items.iter().filter(|item| !item.passes)
     }
+}
+
+/// What a gate is checked against on one date: all asks until then, in order,
+/// and what they have been taken to show.
+#[derive(Debug, Clone, Copy)]
+pub struct Shown<'a> {
+    /// All asks until the date, in order.
+    pub asks: &'a [Ask],
+    /// The date.
+    pub on: Date,
+    /// The readiness after those asks.
+    pub readiness: &'a Readiness,
+    /// Soft share of the level below on the last day it was asked in the window.
+    pub below: Option<f64>,
+    /// The sides that are asked.
+    pub sides: &'static [Side],
 }
 
 /// The asks inside the gate's window on `on`: the last rides that asked it, not
@@ -149,123 +174,105 @@ pub fn window_of<'a>(asks: &'a [Ask], gate: &Gate, on: Date) -> &'a [Ask] {
         .checked_sub(i64::from(gate.window_days).days())
         .unwrap_or(Date::MIN);
     let end = asks.partition_point(|ask| ask.day <= on);
-    let start = asks[..end].partition_point(|ask| ask.day <= oldest);
-    let mut rides: Vec<Uuid> = Vec::new();
+    let mut rides: Vec<Uuid> = Vec::with_capacity(gate.window_rides.min(16) as usize);
     let mut first = end;
-    for (index, ask) in asks[start..end].iter().enumerate().rev() {
+    for (index, ask) in asks[..end].iter().enumerate().rev() {
+        if ask.day <= oldest {
+            break;
+        }
         if !rides.contains(&ask.ride_id) {
             if rides.len() == gate.window_rides as usize {
                 break;
             }
             rides.push(ask.ride_id);
         }
-        first = start + index;
+        first = index;
     }
     &asks[first..end]
 }
 
-/// Checks every rail of `gate` on `on`. `asks` are in order.
-pub fn check_gate(asks: &[Ask], gate: &Gate, on: Date) -> GateCheck {
-    let seen = window_of(asks, gate, on);
-    let left = figures(seen, gate, Side::Left);
-    let right = figures(seen, gate, Side::Right);
-    let even = match (left.share, right.share) {
-        (Some(l), Some(r)) => evenness(
-            (l, &times_of(seen, Side::Left)),
-            (r, &times_of(seen, Side::Right)),
-            gate.horizon_s,
-        ),
-        _ => None,
-    };
-    let mut items = Vec::with_capacity(12);
-    for kind in ItemKind::PER_SIDE {
-        for figures in [&left, &right] {
-            items.push(side_item(kind, figures, gate));
-        }
-    }
-    items.push(item(
-        ItemKind::Difference,
-        None,
-        gate.most_difference,
-        even.map(|e| e.difference.abs()),
-    ));
-    items.push(item(
-        ItemKind::TimeRatio,
-        None,
-        gate.most_time_ratio,
-        even.map(|e| e.time_ratio),
-    ));
+/// Checks every rail of `gate` with all figures.
+pub fn check_gate(shown: &Shown<'_>, gate: &Gate) -> GateCheck {
+    let seen = window_of(shown.asks, gate, shown.on);
+    let tally = Tally::of(shown, seen, gate);
+    let sides: Vec<SideFigures> = shown
+        .sides
+        .iter()
+        .map(|side| figures(seen, shown.readiness, gate, *side))
+        .collect();
+    let items: Vec<Item> = super::rails::rails(shown, gate)
+        .map(|rail| item(rail, &tally, gate, &sides))
+        .collect();
     let mut rides: Vec<Uuid> = seen.iter().map(|ask| ask.ride_id).collect();
     rides.sort_unstable();
     rides.dedup();
     GateCheck {
         window: Window {
             from: seen.first().map(|ask| ask.day),
-            to: on,
+            to: shown.on,
             rides: rides.len() as u32,
         },
-        passes: items.iter().all(|item| item.passes),
+        passes: failing(shown, &tally, gate).next().is_none(),
         items,
-        left,
-        right,
-        evenness: even,
+        evenness: evenness_of(seen, &sides, gate),
+        sides,
     }
 }
 
-fn figures(seen: &[Ask], gate: &Gate, side: Side) -> SideFigures {
+fn evenness_of(seen: &[Ask], sides: &[SideFigures], gate: &Gate) -> Option<Evenness> {
+    let [left, right] = sides else { return None };
+    Some(evenness(
+        (left.share?, &times_of(seen, left.side)),
+        (right.share?, &times_of(seen, right.side)),
+        gate.horizon_s,
+    ))
+}
+
+fn figures(seen: &[Ask], readiness: &Readiness, gate: &Gate, side: Side) -> SideFigures {
     let days = days_of(seen, side);
     let times = times_of(seen, side);
     let share = share_of_days(&days, gate.prior_icc, quantile(gate.confidence, false));
-    let mut firsts = first_asks(seen, side);
-    let skip = firsts.len().saturating_sub(gate.first_ask_days as usize);
+    let mut first_asks = crate::evidence::first_ask::first_asks(seen, side);
+    let skip = first_asks
+        .len()
+        .saturating_sub(gate.first_ask_days as usize);
     SideFigures {
         side,
         asked: share.map_or(0, |s| s.asked),
         soft: share.map_or(0, |s| s.soft),
         days: days.len() as u32,
         share: share.map(|s| s.share),
-        low: share.map(|s| s.interval.low),
+        share_low: share.map(|s| s.interval.low),
+        ready: share.map(|_| readiness.now(side)),
+        ready_low: share.map(|_| readiness.low(side, gate.confidence)),
         icc: share.map(|s| s.icc),
         effective_asked: share.map(|s| s.effective_asked),
-        first_asks: firsts.split_off(skip),
+        first_asks: first_asks.split_off(skip),
         median_s: median_s(&times),
         restricted_mean_s: restricted_mean_s(&times, gate.horizon_s),
     }
 }
 
-fn side_item(kind: ItemKind, figures: &SideFigures, gate: &Gate) -> Item {
-    let (needed, found) = match kind {
-        ItemKind::Reps => (f64::from(gate.least_reps), Some(f64::from(figures.asked))),
-        ItemKind::Days => (f64::from(gate.least_days), Some(f64::from(figures.days))),
-        ItemKind::SoftShare => (gate.soft_share, figures.share),
-        ItemKind::LowShare => (gate.low_share, figures.low),
-        _ => {
-            let soft = figures.first_asks.iter().filter(|first| first.soft).count();
-            (f64::from(gate.first_ask_soft), Some(soft as f64))
-        }
+/// A rail with what was found; for the readiness that is the lower bound itself.
+fn item(rail: Rail, tally: &Tally, gate: &Gate, sides: &[SideFigures]) -> Item {
+    let needed = rail.needed(gate);
+    let passes = rail.passes(tally, gate);
+    let found = match (rail.item, rail.side) {
+        (ItemKind::LowShare, Some(side)) => sides
+            .iter()
+            .find(|figures| figures.side == side)
+            .and_then(|figures| figures.ready_low),
+        _ => rail.found(tally),
     };
-    item(kind, Some(figures.side), needed, found)
-}
-
-fn item(kind: ItemKind, side: Option<Side>, needed: f64, found: Option<f64>) -> Item {
-    // A share of 12 in 15 is 0.8 to a trainer, whatever the last binary digit says.
-    let slack = 1e-9;
-    let passes = found.is_some_and(|found| {
-        if kind.at_most() {
-            found <= needed + slack
-        } else {
-            found >= needed - slack
-        }
-    });
     let filled = match found {
         _ if passes => 1.0,
         None => 0.0,
-        Some(found) if kind.at_most() => needed / found,
+        Some(found) if rail.item.at_most() => needed / found,
         Some(found) => found / needed,
     };
     Item {
-        item: kind,
-        side,
+        item: rail.item,
+        side: rail.side,
         needed,
         found,
         filled: filled.clamp(0.0, 1.0),

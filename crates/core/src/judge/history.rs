@@ -1,13 +1,18 @@
-//! The verdict after each day a level was asked: how stay became confirm, and
-//! confirm advance.
+//! A level day by day: the verdict after each day it was asked; how stay became
+//! confirm, and confirm advance.
 
 use jiff::civil::Date;
+use jiff::{SpanRelativeTo, ToSpan, Unit};
 use serde::{Deserialize, Serialize};
 
-use super::gate_check::{check_gate, window_of};
+use super::ease;
+use super::gate_check::{Shown, window_of};
+use super::rails::{Tally, failing, rails};
 use super::side_drop::side_drop;
-use super::verdict::{Verdict, decide};
+use super::verdict::{Gated, Verdict, decide};
+use crate::Side;
 use crate::evidence::Ask;
+use crate::evidence::readiness::{self, Readiness};
 use crate::ladder::Gate;
 
 /// The verdict at the end of one day.
@@ -27,21 +32,185 @@ pub struct DayVerdict {
     pub rails: u32,
 }
 
-/// Judges every day on which the level was asked. `asks` are in order.
-pub fn over_days(asks: &[Ask], gate: &Gate) -> Vec<DayVerdict> {
-    asks.chunk_by(|a, b| a.day == b.day)
-        .map(|day| {
-            let on = day[0].day;
-            let check = check_gate(asks, gate, on);
-            let seen = window_of(asks, gate, on);
-            DayVerdict {
-                day: on,
-                // On a day it was asked, a level is being retested, so it is not rusty.
-                verdict: decide(seen, &check, side_drop(seen).is_some(), false),
-                passes: check.passes,
-                rails_filled: check.items.iter().filter(|item| item.passes).count() as u32,
-                rails: check.items.len() as u32,
-            }
-        })
-        .collect()
+/// Soft and asked on one day, all sides.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct DayTally {
+    /// The day.
+    pub day: Date,
+    /// Soft answers.
+    pub soft: u32,
+    /// Asks.
+    pub asked: u32,
+    /// Whether every side asked was soft often enough for its gate.
+    pub shown_soft: bool,
+}
+
+impl DayTally {
+    /// soft / asked.
+    pub fn share(&self) -> f64 {
+        f64::from(self.soft) / f64::from(self.asked.max(1))
+    }
+}
+
+/// A level's days until a date, and the readiness after them.
+#[derive(Debug, Clone)]
+pub struct History {
+    /// The verdict after each day it was asked, oldest first.
+    pub days: Vec<DayVerdict>,
+    /// Soft and asked of each day it was asked.
+    pub tallies: Vec<DayTally>,
+    /// The readiness after the asks that count.
+    pub readiness: Readiness,
+    /// How many of the asks count: all, but for soft ones at the very end that
+    /// would close a gate that stood open before them.
+    pub counted: usize,
+}
+
+/// Walks over a level's days. `asks` are in order; `below` are the days of the
+/// level below.
+pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[DayTally]) -> History {
+    let mut history = History {
+        days: Vec::new(),
+        tallies: Vec::new(),
+        readiness: Readiness::default(),
+        counted: 0,
+    };
+    let mut before = Readiness::default();
+    let mut end = 0;
+    for day in asks.chunk_by(|a, b| a.day == b.day) {
+        let start = end;
+        end += day.len();
+        let evening = Evening {
+            asks: &asks[..end],
+            start,
+            before: &before,
+            gate,
+            sides,
+            below: share_below(below, gate, day[0].day),
+        };
+        let settled = evening.settled();
+        history.tallies.push(tally(day, gate, sides));
+        history.days.push(evening.verdict(&settled));
+        history.counted = settled.counted;
+        history.readiness = settled.readiness;
+        before.day(day[0].day, &readiness::Shown::of(day));
+    }
+    history
+}
+
+/// The end of one day at a level.
+struct Evening<'a> {
+    asks: &'a [Ask],
+    /// Where the day's asks begin.
+    start: usize,
+    before: &'a Readiness,
+    gate: &'a Gate,
+    sides: &'static [Side],
+    below: Option<f64>,
+}
+
+/// What the gate is held against that evening.
+struct Settled {
+    counted: usize,
+    readiness: Readiness,
+    gated: Gated,
+    rails: u32,
+}
+
+impl Evening<'_> {
+    /// All asks count. But one more soft answer must never close a gate that
+    /// stood open before it (it could: by making the day look like a good day, or
+    /// the better side better still), so soft answers at the very end are left
+    /// out where that opens the gate.
+    fn settled(&self) -> Settled {
+        let all = self.counting(self.asks.len());
+        if all.gated.passes || !all.gated.only_hurt_by_soft {
+            return all;
+        }
+        let trailing = self.asks[self.start..]
+            .iter()
+            .rev()
+            .take_while(|ask| ask.soft)
+            .count();
+        (1..=trailing)
+            .map(|fewer| self.counting(self.asks.len() - fewer))
+            .find(|settled| settled.gated.passes)
+            .unwrap_or(all)
+    }
+
+    fn counting(&self, counted: usize) -> Settled {
+        let mut readiness = *self.before;
+        if counted > self.start {
+            let day = &self.asks[self.start..counted];
+            readiness.day(day[0].day, &readiness::Shown::of(day));
+        }
+        let shown = Shown {
+            asks: &self.asks[..counted],
+            on: self.asks[self.start].day,
+            readiness: &readiness,
+            below: self.below,
+            sides: self.sides,
+        };
+        let seen = window_of(shown.asks, self.gate, shown.on);
+        let tally = Tally::of(&shown, seen, self.gate);
+        Settled {
+            counted,
+            gated: Gated::of(failing(&shown, &tally, self.gate)),
+            rails: rails(&shown, self.gate).count() as u32,
+            readiness,
+        }
+    }
+
+    /// The verdict by the gate alone. On a day it was asked, a level is being
+    /// retested, so it is not rusty.
+    fn verdict(&self, settled: &Settled) -> DayVerdict {
+        let on = self.asks[self.start].day;
+        let seen = window_of(self.asks, self.gate, on);
+        let dropped = side_drop(seen).is_some();
+        let eased = ease::by_share(seen, self.gate).is_some();
+        DayVerdict {
+            day: on,
+            verdict: decide(&settled.gated, dropped, eased, true, false),
+            passes: settled.gated.passes,
+            rails_filled: settled.rails - settled.gated.fails,
+            rails: settled.rails,
+        }
+    }
+}
+
+fn tally(day: &[Ask], gate: &Gate, sides: &'static [Side]) -> DayTally {
+    let of = |side: Side| {
+        let asked = day.iter().filter(|ask| ask.side == side);
+        (
+            asked.clone().filter(|ask| ask.soft).count() as u32,
+            asked.count() as u32,
+        )
+    };
+    let shown_soft = sides.iter().all(|side| {
+        let (soft, asked) = of(*side);
+        asked > 0 && f64::from(soft) >= gate.soft_share * f64::from(asked) - 1e-9
+    });
+    DayTally {
+        day: day[0].day,
+        soft: day.iter().filter(|ask| ask.soft).count() as u32,
+        asked: day.len() as u32,
+        shown_soft,
+    }
+}
+
+/// Soft share of the level below on the last day it was asked inside the window.
+pub fn share_below(below: &[DayTally], gate: &Gate, on: Date) -> Option<f64> {
+    if !gate.level_below {
+        return None;
+    }
+    let until = below.partition_point(|tally| tally.day <= on);
+    let last = below[..until].last()?;
+    (days_between(last.day, on) < i64::from(gate.window_days)).then(|| last.share())
+}
+
+/// Whole days from `from` to `to`.
+pub fn days_between(from: Date, to: Date) -> i64 {
+    let span = to.since(from).unwrap_or_else(|_| 0.days());
+    span.total((Unit::Day, SpanRelativeTo::days_are_24_hours()))
+        .map_or(0, |days| days as i64)
 }

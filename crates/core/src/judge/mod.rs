@@ -1,24 +1,46 @@
-//! The judge: from the asks of a level and its gate to a verdict with every
-//! reason, and what it would take. Pure: the same reps, gate and date give the
-//! same verdict, whatever order the reps arrived in.
+//! The judge: from the asks of a horse, its program and a date to a verdict for
+//! every level, with every reason and what it would take. Pure: the same input
+//! gives the same verdict, whatever order the reps arrived in.
 //!
-//! - [`gate_check`]: each rail of the gate, found against needed
-//! - [`what_it_takes`]: the least that would fill it
-//! - [`side_drop`]: a side that went bad at once
-//! - [`retention`]: held, fresh, rusty
-//! - [`verdict`]: the verdict, in the given order
-//! - [`history`]: the verdict after each day
-//! - [`words`]: how it is said
+//! | module | holds |
+//! |---|---|
+//! | [`gate_check`], [`rails`] | each rail of the gate, found against needed |
+//! | [`history`] | a level day by day |
+//! | [`what_it_takes`] | the least that would fill the gate |
+//! | [`forecast`] | rides until it is filled, as a range |
+//! | [`caution`], [`side_drop`] | who should look first |
+//! | [`ease`] | what sends a level down |
+//! | [`retention`] | held, fresh, rusty |
+//! | [`verdict`] | verdicts and states, in the given order |
+//! | [`horse`] | every level of a horse in one walk |
+//! | [`level`] | one level with everything that is said of it |
+//! | [`hole`] | the missing piece under the faults |
+//! | [`overrule`] | the trainer's last word, and how it turned out |
+//! | [`words`] | how it is said |
 
+pub mod caution;
+pub mod ease;
+pub mod forecast;
 pub mod gate_check;
 pub mod history;
+pub mod hole;
+pub mod horse;
+pub mod level;
+pub mod overrule;
+pub mod rails;
 pub mod retention;
 pub mod side_drop;
 pub mod verdict;
 pub mod what_it_takes;
 pub mod words;
 
-pub use gate_check::{GateCheck, Item, ItemKind, check_gate};
-pub use history::DayVerdict;
-pub use verdict::{Judgement, Reason, State, Verdict, judge_level};
+pub use caution::Caution;
+pub use forecast::{Forecast, forecast};
+pub use gate_check::{GateCheck, Item, ItemKind};
+pub use history::{DayVerdict, days_between};
+pub use hole::{FoundHole, holes};
+pub use horse::{HorseFile, RideFacts, Standing, judge_horse};
+pub use level::{Judgement, Reason, judge_level, judge_reps};
+pub use overrule::{Outcome, Overrule};
+pub use verdict::{State, Verdict};
 pub use what_it_takes::{Further, WhatItTakes};

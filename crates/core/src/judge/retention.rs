@@ -4,21 +4,19 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::history::DayVerdict;
-use crate::Side;
-use crate::evidence::{Ask, days_of};
+use super::history::{History, days_between};
 use crate::ladder::Gate;
 
 /// How a level has kept.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Retention {
-    /// The first day the gate passed.
+    /// The first day the gate passed, or the day a trainer let it count as held.
     #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
     pub held_since: Option<Date>,
     /// Days on which the gate passed.
     pub passed_days: u32,
-    /// The last day both sides were soft enough.
+    /// The last day it was shown soft, itself or in a level that is built on it.
     #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
     pub last_soft: Option<Date>,
     /// Days since then.
@@ -37,33 +35,30 @@ impl Retention {
     }
 }
 
-/// How the level has kept until `on`. `asks` and `days` are in order.
-pub fn retention(asks: &[Ask], days: &[DayVerdict], gate: &Gate, on: Date) -> Retention {
-    let passed: Vec<&DayVerdict> = days.iter().filter(|day| day.passes).collect();
-    let passed_days = passed.len() as u32;
-    let last_soft = asks
-        .chunk_by(|a, b| a.day == b.day)
-        .rev()
-        .filter(|day| day[0].day <= on)
-        .find(|day| soft_on_both_sides(day, gate))
-        .map(|day| day[0].day);
+/// How a level has kept until `on`. `let_count` is the day a trainer let it count
+/// as held; `built_on` the last day a level that needs it was shown soft.
+pub fn retention(
+    history: &History,
+    gate: &Gate,
+    let_count: Option<Date>,
+    built_on: Option<Date>,
+    on: Date,
+) -> Retention {
+    let mut passed = history.days.iter().filter(|day| day.passes);
+    let first_passed = passed.clone().next().map(|day| day.day);
+    let passed_days = passed.by_ref().count() as u32;
+    let own = history.tallies.iter().rev().find(|day| day.shown_soft);
+    let last_soft = own.map(|day| day.day).max(let_count).max(built_on);
+    let firm = passed_days >= gate.firm_on_days || (first_passed.is_none() && let_count.is_some());
     Retention {
-        held_since: passed.first().map(|day| day.day),
+        held_since: [first_passed, let_count].into_iter().flatten().min(),
         passed_days,
         last_soft,
-        idle_days: last_soft.map(|day| (on - day).get_days().unsigned_abs()),
-        rusty_after_days: if passed_days >= gate.firm_on_days {
+        idle_days: last_soft.map(|day| days_between(day, on).max(0) as u32),
+        rusty_after_days: if firm {
             gate.rusty_days_firm
         } else {
             gate.rusty_days
         },
     }
-}
-
-fn soft_on_both_sides(day: &[Ask], gate: &Gate) -> bool {
-    Side::EACH.into_iter().all(|side| {
-        days_of(day, side)
-            .first()
-            .is_some_and(|tally| f64::from(tally.soft) >= gate.soft_share * f64::from(tally.asked))
-    })
 }

@@ -33,6 +33,9 @@ pub struct SideDrop {
 /// Looks for a drop in the last ride of `seen` (asks in order).
 pub fn side_drop(seen: &[Ask]) -> Option<SideDrop> {
     let last: Uuid = seen.last()?.ride_id;
+    if seen.len() < LEAST_BEFORE + 2 * LEAST_IN_RIDE {
+        return None;
+    }
     Side::EACH.into_iter().find_map(|side| {
         let (asked, share) = tally(seen, |ask| ask.ride_id == last && ask.side == side);
         let (asked_before, before) = tally(seen, |ask| ask.ride_id != last && ask.side == side);

@@ -10,11 +10,13 @@ use jiff::{ToSpan, civil::Date};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::gate_check::{ItemKind, check_gate, window_of};
+use super::gate_check::{ItemKind, Shown, window_of};
+use super::rails::{Rail, Tally, failing};
 use crate::Side;
 use crate::evidence::give_time::TimeToGive;
+use crate::evidence::readiness::{self, Readiness};
 use crate::evidence::{Ask, days_of};
-use crate::ladder::Gate;
+use crate::ladder::{FaultSet, Gate};
 
 /// How many further days are tried before the answer is "not within sight".
 pub const MOST_DAYS: u32 = 40;
@@ -22,13 +24,15 @@ pub const MOST_DAYS: u32 = 40;
 const FRESH_PACE: u32 = 4;
 
 /// Further reps and days.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Further {
-    /// Reps on the left.
+    /// Reps on the left, where sides are asked each on its own.
     pub left_reps: u32,
-    /// Reps on the right.
+    /// Reps on the right, where sides are asked each on its own.
     pub right_reps: u32,
+    /// Reps, where both sides are asked at once; for what adds up, the number.
+    pub both_reps: u32,
     /// Days.
     pub days: u32,
 }
@@ -47,191 +51,265 @@ pub struct WhatItTakes {
     pub limits_side: Option<Side>,
 }
 
-/// Finds what it would take after `on`. `asks` are in order.
-pub fn what_it_takes(asks: &[Ask], gate: &Gate, on: Date) -> WhatItTakes {
-    let now = check_gate(asks, gate, on);
-    if now.passes {
-        let none = Some(Further {
-            left_reps: 0,
-            right_reps: 0,
-            days: 0,
-        });
+/// Finds what it would take after the day of `shown`.
+pub fn what_it_takes(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
+    let seen = window_of(shown.asks, gate, shown.on);
+    let tally = Tally::of(shown, seen, gate);
+    let Some(least_filled) = failing(shown, &tally, gate)
+        .min_by(|a, b| a.filled(&tally, gate).total_cmp(&b.filled(&tally, gate)))
+    else {
         return WhatItTakes {
-            if_all_soft: none,
-            at_present_rate: none,
+            if_all_soft: Some(Further::default()),
+            at_present_rate: Some(Further::default()),
             limits: None,
             limits_side: None,
         };
+    };
+    if gate.least_count > 0 {
+        return of_a_count(shown, gate);
     }
-    let trial = Trial::new(asks, gate, on);
-    let if_all_soft = trial.least_soft();
-    let limit = trial.last_to_fill(if_all_soft).or_else(|| {
-        now.failing()
-            .min_by(|a, b| a.filled.total_cmp(&b.filled))
-            .map(|i| (i.item, i.side))
-    });
+    let trial = Trial::new(shown, seen, gate);
+    let (if_all_soft, limits) = trial.least_soft();
+    let limits = limits.unwrap_or(least_filled);
     WhatItTakes {
         if_all_soft,
         at_present_rate: trial.at_present_rate(),
-        limits: limit.map(|(item, _)| item),
-        limits_side: limit.and_then(|(_, side)| side),
+        limits: Some(limits.item),
+        limits_side: limits.side,
     }
 }
 
-/// The known asks, and how further days are made for this horse.
+/// What adds up: the rest of the number, at the usual number a day.
+fn of_a_count(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
+    let so_far: u32 = shown.asks.iter().map(|ask| ask.count).sum();
+    let both_reps = gate.least_count.saturating_sub(so_far);
+    let days_asked = shown.asks.chunk_by(|a, b| a.day == b.day).count() as u32;
+    let a_day = so_far.checked_div(days_asked).unwrap_or(0);
+    let at_rate = (a_day > 0).then(|| Further {
+        both_reps,
+        days: both_reps.div_ceil(a_day),
+        ..Further::default()
+    });
+    WhatItTakes {
+        if_all_soft: Some(Further {
+            both_reps,
+            days: 1,
+            ..Further::default()
+        }),
+        at_present_rate: at_rate,
+        limits: Some(ItemKind::Count),
+        limits_side: None,
+    }
+}
+
+/// The known asks of the window, and how further days are made for this horse.
 struct Trial<'a> {
+    shown: &'a Shown<'a>,
     known: &'a [Ask],
     gate: &'a Gate,
-    on: Date,
     pace: u32,
     gap_days: i64,
 }
 
+/// A trial under way: the known asks, those put behind them, and what they show.
+struct Course {
+    asks: Vec<Ask>,
+    readiness: Readiness,
+    on: Date,
+    days: u32,
+}
+
 impl<'a> Trial<'a> {
-    fn new(asks: &'a [Ask], gate: &'a Gate, on: Date) -> Trial<'a> {
-        let known = window_of(asks, gate, on);
+    fn new(shown: &'a Shown<'a>, known: &'a [Ask], gate: &'a Gate) -> Trial<'a> {
         Trial {
+            shown,
             known,
             gate,
-            on,
-            pace: usual_pace(known),
+            pace: usual_pace(known, shown.sides),
             gap_days: usual_gap_days(known),
         }
     }
 
-    /// Fewest days first, then the fewest reps on the left, then on the right.
-    fn least_soft(&self) -> Option<Further> {
-        let days = (1..=MOST_DAYS).find(|days| {
-            let full = days * self.pace;
-            self.passes_with(*days, full, full)
-        })?;
-        let full = days * self.pace;
-        let left_reps = (0..=full).find(|left| self.passes_with(days, *left, full))?;
-        let right_reps = (0..=full).find(|right| self.passes_with(days, left_reps, *right))?;
-        Some(Further {
-            left_reps,
-            right_reps,
-            days,
+    fn begin(&self) -> Course {
+        let run = self.gate.no_miss_reps as usize * self.shown.sides.len();
+        let from = (self.shown.asks.len() - self.known.len()).saturating_sub(run);
+        Course {
+            asks: self.shown.asks[from..].to_vec(),
+            readiness: *self.shown.readiness,
+            on: self.shown.on,
+            days: 0,
+        }
+    }
+
+    /// Puts one more day behind: asks of each side, soft or not, with their times.
+    fn day(
+        &self,
+        course: &mut Course,
+        asked: impl Iterator<Item = (Side, bool, Option<TimeToGive>)>,
+    ) {
+        course.days += 1;
+        course.on = course.on.saturating_add(self.gap_days.days());
+        let mut shown = readiness::Shown::default();
+        let before = course.asks.len();
+        for (side, soft, time) in asked {
+            shown.add(side, soft);
+            course.asks.push(Ask {
+                rep_id: Uuid::nil(),
+                // A ride that has not been ridden: its id counts from one.
+                ride_id: Uuid::from_u128(u128::from(course.days)),
+                day: course.on,
+                asked_at: jiff::Timestamp::MAX,
+                side,
+                soft,
+                count: 1,
+                time,
+                faults: FaultSet::default(),
+            });
+        }
+        if course.asks.len() > before {
+            course.readiness.day(course.on, &shown);
+        }
+    }
+
+    /// The rail that is least filled; none when all pass.
+    fn least_filled(&self, course: &Course) -> Option<Rail> {
+        let shown = Shown {
+            asks: &course.asks,
+            on: course.on,
+            readiness: &course.readiness,
+            below: self.shown.below.map(|_| 1.0),
+            sides: self.shown.sides,
+        };
+        let seen = window_of(&course.asks, self.gate, course.on);
+        let tally = Tally::of(&shown, seen, self.gate);
+        failing(&shown, &tally, self.gate).min_by(|a, b| {
+            a.filled(&tally, self.gate)
+                .total_cmp(&b.filled(&tally, self.gate))
         })
     }
 
-    fn passes_with(&self, days: u32, left: u32, right: u32) -> bool {
-        let (asks, on) = self.with_soft(days, left, right);
-        check_gate(&asks, self.gate, on).passes
+    fn soft_day(&self, course: &mut Course, reps: &[(Side, u32)]) {
+        let times: Vec<(Side, u32, Option<TimeToGive>)> = reps
+            .iter()
+            .map(|(side, reps)| (*side, *reps, self.soft_time(*side)))
+            .collect();
+        let asked = times
+            .into_iter()
+            .flat_map(|(side, reps, time)| (0..reps).map(move |_| (side, true, time)));
+        self.day(course, asked);
     }
 
-    /// The rail that is least filled one day before the gate would pass at the
-    /// horse's own pace.
-    fn last_to_fill(&self, further: Option<Further>) -> Option<(ItemKind, Option<Side>)> {
-        let days = further?.days.checked_sub(1)?;
-        let full = days * self.pace;
-        let (asks, on) = self.with_soft(days, full, full);
-        check_gate(&asks, self.gate, on)
-            .failing()
-            .min_by(|a, b| a.filled.total_cmp(&b.filled))
-            .map(|item| (item.item, item.side))
-    }
-
-    /// The known asks with soft ones behind them, spread over `days` days.
-    fn with_soft(&self, days: u32, left: u32, right: u32) -> (Vec<Ask>, Date) {
-        let mut asks = self.known.to_vec();
-        let mut on = self.on;
-        for day in 0..days {
-            on = self.next_day(on);
-            for (side, reps) in [(Side::Left, left), (Side::Right, right)] {
-                let today = reps / days + u32::from(day < reps % days);
-                let time = TimeToGive {
-                    seconds: self.soft_time_s(side),
-                    gave: true,
-                };
-                for _ in 0..today {
-                    asks.push(Ask {
-                        side,
-                        soft: true,
-                        time,
-                        ..self.blank(day, on)
-                    });
-                }
+    /// Fewest days first, then the fewest reps if both sides get as many, then
+    /// fewer on the left, then on the right as far as that goes; and the rail that is least filled one day before.
+    fn least_soft(&self) -> (Option<Further>, Option<Rail>) {
+        let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
+        let mut course = self.begin();
+        let mut last_to_fill = None;
+        let days = loop {
+            if course.days == MOST_DAYS {
+                return (None, None);
             }
+            self.soft_day(&mut course, &full);
+            match self.least_filled(&course) {
+                None => break course.days,
+                rail => last_to_fill = rail,
+            }
+        };
+        let mut reps: Vec<(Side, u32)> = full.iter().map(|(s, _)| (*s, days * self.pace)).collect();
+        let even = (0..=days * self.pace).find(|each| {
+            reps.iter_mut().for_each(|(_, reps)| *reps = *each);
+            self.passes_with(days, &reps)
+        });
+        reps.iter_mut()
+            .for_each(|(_, reps)| *reps = even.unwrap_or(days * self.pace));
+        for place in 0..reps.len() {
+            let most = reps[place].1;
+            let least = (0..=most).find(|fewer| {
+                reps[place].1 = *fewer;
+                self.passes_with(days, &reps)
+            });
+            reps[place].1 = least.unwrap_or(most);
         }
-        (asks, on)
+        let of = |side: Side| reps.iter().find(|(s, _)| *s == side).map_or(0, |(_, n)| *n);
+        let further = Further {
+            left_reps: of(Side::Left),
+            right_reps: of(Side::Right),
+            both_reps: of(Side::Both),
+            days,
+        };
+        (Some(further), last_to_fill)
+    }
+
+    /// Whether so many soft reps a side, spread over so many days, would do.
+    fn passes_with(&self, days: u32, reps: &[(Side, u32)]) -> bool {
+        let mut course = self.begin();
+        for day in 0..days {
+            let today: Vec<(Side, u32)> = reps
+                .iter()
+                .map(|(side, reps)| (*side, reps / days + u32::from(day < reps % days)))
+                .collect();
+            self.soft_day(&mut course, &today);
+        }
+        self.least_filled(&course).is_none()
     }
 
     /// The horse's own days of the window, played again behind the known ones.
     fn at_present_rate(&self) -> Option<Further> {
-        let rides: Vec<&[Ask]> = self.known.chunk_by(|a, b| a.day == b.day).collect();
-        if rides.is_empty() {
+        let days: Vec<&[Ask]> = self.known.chunk_by(|a, b| a.day == b.day).collect();
+        if days.is_empty() {
             return None;
         }
-        let mut asks = self.known.to_vec();
-        let mut on = self.on;
-        let mut further = Further {
-            left_reps: 0,
-            right_reps: 0,
-            days: 0,
-        };
+        let mut course = self.begin();
+        let mut further = Further::default();
         for day in 0..MOST_DAYS {
-            on = self.next_day(on);
-            for ask in rides[day as usize % rides.len()] {
-                asks.push(Ask {
-                    side: ask.side,
-                    soft: ask.soft,
-                    time: ask.time,
-                    ..self.blank(day, on)
-                });
+            let again = days[day as usize % days.len()];
+            for ask in again {
                 match ask.side {
                     Side::Left => further.left_reps += 1,
                     Side::Right => further.right_reps += 1,
+                    Side::Both => further.both_reps += 1,
                 }
             }
             further.days += 1;
-            if check_gate(&asks, self.gate, on).passes {
+            self.day(
+                &mut course,
+                again.iter().map(|ask| (ask.side, ask.soft, ask.time)),
+            );
+            if self.least_filled(&course).is_none() {
                 return Some(further);
             }
         }
         None
     }
 
-    fn next_day(&self, day: Date) -> Date {
-        day.saturating_add(self.gap_days.days())
-    }
-
-    /// An ask of a ride that has not been ridden: its id counts from one.
-    fn blank(&self, day: u32, on: Date) -> Ask {
-        Ask {
-            rep_id: Uuid::nil(),
-            ride_id: Uuid::from_u128(u128::from(day) + 1),
-            day: on,
-            side: Side::Left,
-            soft: true,
-            time: TimeToGive {
-                seconds: 0.0,
-                gave: true,
-            },
+    /// The usual time of a soft answer on that side; half the longest soft time
+    /// when there is none; nothing where it is not timed.
+    fn soft_time(&self, side: Side) -> Option<TimeToGive> {
+        if self.known.last().is_some_and(|ask| ask.time.is_none()) {
+            return None;
         }
-    }
-
-    /// The usual time of a soft answer on that side; half the longest soft time when there is none.
-    fn soft_time_s(&self, side: Side) -> f64 {
         let mut times: Vec<f64> = self
             .known
             .iter()
             .filter(|ask| ask.side == side && ask.soft)
-            .map(|ask| ask.time.seconds)
+            .filter_map(|ask| ask.time.map(|time| time.seconds))
             .collect();
         times.sort_by(f64::total_cmp);
-        times
-            .get(times.len() / 2)
-            .copied()
-            .unwrap_or(self.gate.soft.stand_walk_s / 2.0)
+        Some(TimeToGive {
+            seconds: times
+                .get(times.len() / 2)
+                .copied()
+                .unwrap_or(self.gate.soft.stand_walk_s / 2.0),
+            gave: true,
+        })
     }
 }
 
 /// The median number of reps a side and day.
-fn usual_pace(known: &[Ask]) -> u32 {
-    let mut counts: Vec<u32> = Side::EACH
-        .into_iter()
-        .flat_map(|side| days_of(known, side))
+fn usual_pace(known: &[Ask], sides: &[Side]) -> u32 {
+    let mut counts: Vec<u32> = sides
+        .iter()
+        .flat_map(|side| days_of(known, *side))
         .map(|day| day.asked)
         .collect();
     counts.sort_unstable();
@@ -248,7 +326,7 @@ fn usual_gap_days(known: &[Ask]) -> i64 {
     days.dedup();
     let mut gaps: Vec<i64> = days
         .windows(2)
-        .map(|pair| i64::from((pair[1] - pair[0]).get_days()))
+        .map(|pair| super::history::days_between(pair[0], pair[1]))
         .collect();
     gaps.sort_unstable();
     gaps.get(gaps.len() / 2).copied().unwrap_or(1).clamp(1, 7)

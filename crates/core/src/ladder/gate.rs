@@ -1,17 +1,20 @@
 //! The numbers of a gate: what a level needs before the next one opens.
 
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
 
 use crate::bounds::{
-    CONFIDENCE, FIRST_ASKS, FieldError, HORIZON_S, ICC, LEAST_DAYS, LEAST_REPS, RUSTY_DAYS, SHARE,
-    TIME_RATIO, WINDOW_DAYS, WINDOW_RIDES,
+    CONFIDENCE, EASE_SHARE, FIRST_ASKS, FieldError, HORIZON_S, ICC, LEAST_COUNT, LEAST_DAYS,
+    LEAST_REPS, RUSTY_DAYS, SHARE, TIME_RATIO, WINDOW_DAYS, WINDOW_RIDES,
 };
 use crate::rep::SoftRule;
 
-/// A gate for reps that measure a give.
+/// A gate. A rail that asks for nothing is not drawn: a least of 0, or a most
+/// that cannot be passed (a difference of 1, a ratio of 20).
 ///
 /// Source: every number here is a product default, chosen by us and editable;
-/// common practice of the trade has no published figures.
+/// common practice of the trade has no published figures. The window and the
+/// way `low_share` is found were chosen on the bench (docs/judge.md).
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(default, deny_unknown_fields)]
@@ -26,9 +29,11 @@ pub struct Gate {
     pub least_reps: u32,
     /// Days needed on each side.
     pub least_days: u32,
+    /// For what adds up: the number needed.
+    pub least_count: u32,
     /// Soft share needed on each side.
     pub soft_share: f64,
-    /// What the soft share must surely be above, on each side.
+    /// What the readiness must surely be above, on each side.
     pub low_share: f64,
     /// One-sided confidence of that "surely".
     pub confidence: f64,
@@ -36,14 +41,24 @@ pub struct Gate {
     pub first_ask_soft: u32,
     /// ... out of this many of the last days.
     pub first_ask_days: u32,
+    /// The last asks on each side of which not one may have failed.
+    pub no_miss_reps: u32,
     /// The most the soft shares of the sides may differ.
     pub most_difference: f64,
     /// The most the slower side's restricted mean time may be of the quicker's.
     pub most_time_ratio: f64,
+    /// Whether the level below must have been soft on the last day it was asked.
+    pub level_below: bool,
     /// Seconds up to which the restricted mean time is taken.
     pub horizon_s: f64,
     /// How alike the reps of one day are taken to be while few days are known.
     pub prior_icc: f64,
+    /// Asks a ride must have before it can send the level down.
+    pub ease_reps: u32,
+    /// The soft share below which it does.
+    pub ease_share: f64,
+    /// How many such rides in a row it takes.
+    pub ease_rides: u32,
     /// Days without a soft showing after which a held level is rusty.
     pub rusty_days: u32,
     /// The same, once it was confirmed on [`Gate::firm_on_days`] days.
@@ -56,19 +71,25 @@ impl Default for Gate {
     fn default() -> Gate {
         Gate {
             soft: SoftRule::default(),
-            window_rides: 10,
+            window_rides: 6,
             window_days: 21,
             least_reps: 12,
             least_days: 3,
+            least_count: 0,
             soft_share: 0.80,
             low_share: 0.70,
             confidence: 0.90,
             first_ask_soft: 2,
             first_ask_days: 3,
+            no_miss_reps: 0,
             most_difference: 0.15,
             most_time_ratio: 1.5,
+            level_below: true,
             horizon_s: 6.0,
             prior_icc: 0.05,
+            ease_reps: 6,
+            ease_share: 0.5,
+            ease_rides: 1,
             rusty_days: 21,
             rusty_days_firm: 60,
             firm_on_days: 6,
@@ -88,6 +109,7 @@ impl Gate {
             ("/window_days", WINDOW_DAYS, f64::from(self.window_days)),
             ("/least_reps", LEAST_REPS, f64::from(self.least_reps)),
             ("/least_days", LEAST_DAYS, f64::from(self.least_days)),
+            ("/least_count", LEAST_COUNT, f64::from(self.least_count)),
             ("/soft_share", SHARE, self.soft_share),
             ("/low_share", SHARE, self.low_share),
             ("/confidence", CONFIDENCE, self.confidence),
@@ -101,10 +123,14 @@ impl Gate {
                 FIRST_ASKS,
                 f64::from(self.first_ask_days),
             ),
+            ("/no_miss_reps", LEAST_REPS, f64::from(self.no_miss_reps)),
             ("/most_difference", SHARE, self.most_difference),
             ("/most_time_ratio", TIME_RATIO, self.most_time_ratio),
             ("/horizon_s", HORIZON_S, self.horizon_s),
             ("/prior_icc", ICC, self.prior_icc),
+            ("/ease_reps", LEAST_REPS, f64::from(self.ease_reps)),
+            ("/ease_share", EASE_SHARE, self.ease_share),
+            ("/ease_rides", FIRST_ASKS, f64::from(self.ease_rides)),
             ("/rusty_days", RUSTY_DAYS, f64::from(self.rusty_days)),
             (
                 "/rusty_days_firm",
@@ -126,4 +152,26 @@ impl Gate {
         }
         Ok(())
     }
+}
+
+/// Lays `over` on `under`: fields of objects one by one, all else as a whole.
+pub fn merge(under: &mut Value, over: &Value) {
+    match (under, over) {
+        (Value::Object(under), Value::Object(over)) => {
+            for (field, value) in over {
+                merge(under.entry(field).or_insert(Value::Null), value);
+            }
+        }
+        (under, over) => *under = over.clone(),
+    }
+}
+
+/// Reads a gate strictly and checks its numbers.
+///
+/// # Errors
+/// The first field that does not fit, below the gate.
+pub fn read(gate: Value) -> Result<Gate, FieldError> {
+    let gate: Gate = crate::calc::read(gate)?;
+    gate.check()?;
+    Ok(gate)
 }

@@ -1,216 +1,254 @@
-//! The ladder as data: tracks, their skills, the gaits a skill is asked at, and
-//! what each gate needs. The data is `ladder.toml`; [`Ladder::parse`] checks it.
+//! The ladder: tracks, skills, levels, needs, gates, faults, holes and remedies,
+//! all as data. The data is `ladder.toml`; [`LadderFile::parse`] checks it, and
+//! [`Ladder::of`] resolves it for one program.
 //!
+//! - [`file`]: the file's shapes and what is refused in it
+//! - [`error`]: every mistake, with its place
+//! - [`level`]: skill and rung ids, the level
+//! - [`need`]: how a need is written, and what it resolves to
 //! - [`gate`]: the numbers of a gate
+//! - [`fault`]: faults, the holes under them, remedies
+//! - [`resolve`]: from file and program to the ladder a horse stands on
 
+pub mod error;
+pub mod fault;
+pub mod file;
 pub mod gate;
+pub mod level;
+pub mod need;
+pub mod resolve;
 
+use std::collections::HashMap;
 use std::sync::LazyLock;
 
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 
-use crate::Gait;
+pub use error::LadderError;
+pub use fault::{Fault, FaultId, FaultSet, Hole};
+pub use file::{LadderFile, MeasureKind, Rung, Sides};
 pub use gate::Gate;
+pub use level::{Level, RungId, SkillId};
 
-/// The stable id of a skill, such as `bend.flex`.
-#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[cfg_attr(feature = "schema", schema(example = "bend.flex"))]
-#[serde(transparent)]
-pub struct SkillId(pub String);
+use crate::program::Program;
+use crate::rep::{Rep, SoftRule};
+use crate::{Gait, Side};
 
-impl std::fmt::Display for SkillId {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.write_str(&self.0)
-    }
-}
-
-/// A skill at a gait.
-#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Level {
-    /// The skill.
-    pub skill: SkillId,
-    /// The gait it is asked at.
-    pub gait: Gait,
-}
-
-/// What the reps of a skill record.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum MeasureKind {
-    /// Time to give, hand weight, answer.
-    Give,
-}
-
-/// One skill of a track.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct Skill {
-    /// Stable id.
-    pub id: SkillId,
-    /// What a trainer calls it.
-    pub name: String,
-    /// How it is asked, in a sentence.
-    pub ask: String,
-    /// What its reps record.
-    pub measure: MeasureKind,
-    /// The gaits it is asked at, slowest first; each needs the one before it.
-    pub levels: Vec<Gait>,
-    /// The gate of every level, where it differs from the default.
-    #[serde(default)]
-    pub gate: Gate,
+/// The ladder one program makes of the file: every level in an order in which
+/// what it needs comes before it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Ladder {
+    /// The version of the file.
+    pub version: u32,
+    /// The tracks, in the order of the work.
+    pub tracks: Vec<Track>,
+    /// Every level, needs first.
+    pub levels: Vec<LadderLevel>,
+    /// The faults, in the order of the file.
+    pub faults: Vec<Fault>,
+    index: HashMap<Level, usize>,
 }
 
 /// A family of skills.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
 pub struct Track {
     /// Stable id.
     pub id: String,
     /// What a trainer calls it.
     pub name: String,
+    /// What to look out for so that nobody is hurt.
+    pub caution: Option<String>,
     /// Its skills, from the ground up.
-    #[serde(rename = "skill")]
     pub skills: Vec<Skill>,
 }
 
-/// All tracks, with the version of the data.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+/// One skill of a track.
+#[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct Ladder {
-    /// Raised whenever a gate or a skill changes.
-    pub version: u32,
-    /// The tracks, in the order of the work.
-    #[serde(rename = "track")]
-    pub tracks: Vec<Track>,
+pub struct Skill {
+    /// Stable id.
+    pub id: SkillId,
+    /// What a trainer calls it.
+    pub name: String,
+    /// How it is asked, in a sentence or two.
+    pub ask: String,
+    /// What its reps record.
+    pub measure: MeasureKind,
+    /// Whether left and right are asked each on its own.
+    pub sides: Sides,
+    /// Whether it is work in the mouth: teeth and bit seat come first.
+    pub mouth: bool,
+    /// Whether its levels stand side by side, none needing the other.
+    pub apart: bool,
+    /// What to look out for so that nobody is hurt.
+    pub caution: Option<String>,
+    /// What the program's schools say of it.
+    pub notes: Vec<String>,
+    /// Its rungs, lowest first.
+    pub rungs: Vec<Rung>,
 }
 
-/// Why a ladder file cannot be used.
-#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
-pub enum LadderError {
-    /// Not TOML, or not of this shape.
-    #[error("the ladder file cannot be read: {0}")]
-    Unreadable(String),
-    /// The same id twice.
-    #[error("skill {0} is there twice; ids must differ")]
-    Twice(SkillId),
-    /// An id that does not start with its track's id.
-    #[error("skill {skill} stands in track {track}; its id must start with \"{track}.\"")]
-    Elsewhere {
-        /// The skill.
-        skill: SkillId,
-        /// The track it stands in.
-        track: String,
-    },
-    /// No gait to ask it at.
-    #[error("skill {0} has no levels; name at least one gait")]
-    NoLevels(SkillId),
-    /// Gaits not from slow to fast.
-    #[error("the levels of skill {0} must run from slow to fast, each once")]
-    LevelOrder(SkillId),
-    /// A number of the gate out of bounds.
-    #[error("the gate of skill {skill}: {says}")]
-    GateOutOfBounds {
-        /// The skill.
-        skill: SkillId,
-        /// Field and what is allowed.
-        says: String,
-    },
+/// One level with its gate and needs, as one program has them.
+#[derive(Debug, Clone, PartialEq)]
+pub struct LadderLevel {
+    /// Skill and rung.
+    pub level: Level,
+    /// Where its track stands in [`Ladder::tracks`].
+    pub track: usize,
+    /// What the skill is called, with the rung: "Stops off the seat, at the jog".
+    pub name: String,
+    /// What its reps record.
+    pub measure: MeasureKind,
+    /// Whether left and right are asked each on its own.
+    pub sides: Sides,
+    /// Work in the mouth.
+    pub mouth: bool,
+    /// The gait it is asked at.
+    pub gait: Gait,
+    /// The gate.
+    pub gate: Gate,
+    /// The rung below, when there is one that it needs.
+    pub below: Option<usize>,
+    /// What must be held first; of each need one of the alternatives. The rung
+    /// below is not repeated here.
+    pub needs: Vec<Vec<usize>>,
+    /// The levels that wait for this one.
+    pub opens: Vec<usize>,
 }
 
-static SHIPPED: LazyLock<Ladder> = LazyLock::new(|| {
-    Ladder::parse(include_str!("ladder.toml"))
+impl LadderLevel {
+    /// The sides it is judged on.
+    pub fn asked_sides(&self) -> &'static [Side] {
+        self.sides.asked()
+    }
+}
+
+static SHIPPED_FILE: LazyLock<LadderFile> = LazyLock::new(|| {
+    LadderFile::parse(include_str!("ladder.toml"))
         .expect("the shipped ladder is valid; a test holds it")
 });
 
+static SHIPPED: LazyLock<Ladder> = LazyLock::new(|| {
+    Ladder::of(LadderFile::shipped(), &Program::default())
+        .expect("the shipped ladder resolves for the default program; a test holds it")
+});
+
+impl LadderFile {
+    /// The ladder file that ships with the product.
+    pub fn shipped() -> &'static LadderFile {
+        &SHIPPED_FILE
+    }
+}
+
 impl Ladder {
-    /// The ladder that ships with the product.
+    /// The shipped ladder as the default program has it.
     pub fn shipped() -> &'static Ladder {
         &SHIPPED
     }
 
-    /// Reads and checks a ladder file.
-    ///
-    /// # Errors
-    /// The first thing wrong with it, with the skill it stands at.
-    pub fn parse(text: &str) -> Result<Ladder, LadderError> {
-        let ladder: Ladder =
-            toml::from_str(text).map_err(|error| LadderError::Unreadable(error.to_string()))?;
-        ladder.check()?;
-        Ok(ladder)
+    /// Where a level stands in [`Ladder::levels`].
+    pub fn position(&self, level: &Level) -> Option<usize> {
+        self.index.get(level).copied()
     }
 
-    fn check(&self) -> Result<(), LadderError> {
-        let mut seen = std::collections::BTreeSet::new();
-        for track in &self.tracks {
-            for skill in &track.skills {
-                if !seen.insert(&skill.id) {
-                    return Err(LadderError::Twice(skill.id.clone()));
-                }
-                if !skill.id.0.starts_with(&format!("{}.", track.id)) {
-                    return Err(LadderError::Elsewhere {
-                        skill: skill.id.clone(),
-                        track: track.id.clone(),
-                    });
-                }
-                skill.check()?;
-            }
-        }
-        Ok(())
+    /// A level, when this ladder has it.
+    pub fn at(&self, level: &Level) -> Option<&LadderLevel> {
+        self.position(level).map(|position| &self.levels[position])
     }
 
     /// The skill of that id.
     pub fn skill(&self, id: &SkillId) -> Option<&Skill> {
-        self.tracks
-            .iter()
-            .flat_map(|track| &track.skills)
-            .find(|skill| skill.id == *id)
+        self.skills().find(|skill| skill.id == *id)
     }
 
-    /// The skill of a level, when the ladder has that level.
-    pub fn skill_at(&self, level: &Level) -> Option<&Skill> {
-        self.skill(&level.skill)
-            .filter(|skill| skill.levels.contains(&level.gait))
+    /// All skills, in the order of the work.
+    pub fn skills(&self) -> impl Iterator<Item = &Skill> {
+        self.tracks.iter().flat_map(|track| &track.skills)
     }
 
-    /// The lowest level: where a horse with nothing planned begins.
-    pub fn lowest(&self) -> Option<Level> {
-        let skill = self.tracks.first()?.skills.first()?;
-        let gait = *skill.levels.first()?;
-        Some(Level {
-            skill: skill.id.clone(),
-            gait,
-        })
+    /// That there is no such skill, and which there are: those of its track, or
+    /// the tracks.
+    pub fn no_skill(&self, id: &SkillId) -> String {
+        let named = id.0.split('.').next().unwrap_or_default();
+        let track = self.tracks.iter().find(|track| track.id == named);
+        let (has, known): (String, Vec<&str>) = match track {
+            Some(track) => (
+                format!("{} has", track.id),
+                track
+                    .skills
+                    .iter()
+                    .map(|skill| skill.id.0.as_str())
+                    .collect(),
+            ),
+            None => (
+                "its tracks are".to_owned(),
+                self.tracks.iter().map(|track| track.id.as_str()).collect(),
+            ),
+        };
+        format!(
+            "no skill \"{id}\" on this ladder; {has} {}",
+            known.join(", ")
+        )
     }
 
-    /// All skill ids, for a message that says what is allowed.
-    pub fn skill_ids(&self) -> Vec<&str> {
-        self.tracks
-            .iter()
-            .flat_map(|track| &track.skills)
-            .map(|skill| skill.id.0.as_str())
-            .collect()
-    }
-}
-
-impl Skill {
-    fn check(&self) -> Result<(), LadderError> {
-        if self.levels.is_empty() {
-            return Err(LadderError::NoLevels(self.id.clone()));
+    /// Everything a level stands on, itself left out: the rung below and what it
+    /// needs, and what those need; of alternatives the first.
+    pub fn under(&self, place: usize) -> Vec<usize> {
+        let mut found = vec![false; self.levels.len()];
+        let mut next = vec![place];
+        while let Some(at) = next.pop() {
+            let level = &self.levels[at];
+            let firsts = level.needs.iter().filter_map(|need| need.first());
+            for need in level.below.iter().chain(firsts) {
+                if !found[*need] {
+                    found[*need] = true;
+                    next.push(*need);
+                }
+            }
         }
-        if !self.levels.windows(2).all(|pair| pair[0] < pair[1]) {
-            return Err(LadderError::LevelOrder(self.id.clone()));
+        (0..place).filter(|at| found[*at]).collect()
+    }
+
+    /// Gives a level another gate.
+    pub fn set_gate(&mut self, level: &Level, gate: Gate) {
+        if let Some(place) = self.position(level) {
+            self.levels[place].gate = gate;
         }
-        self.gate
-            .check()
-            .map_err(|error| LadderError::GateOutOfBounds {
-                skill: self.id.clone(),
-                says: error.to_string(),
+    }
+
+    /// Where a fault stands in [`Ladder::faults`].
+    pub fn fault(&self, id: &FaultId) -> Option<usize> {
+        self.fault_named(&id.0)
+    }
+
+    /// The faults of a rep: those that were seen, and those its measure tells of.
+    pub fn faults_of(&self, rep: &Rep, rule: &SoftRule) -> FaultSet {
+        let mut set = FaultSet::default();
+        let told = rep.measure.faults(rule);
+        for id in told
+            .into_iter()
+            .chain(rep.faults.iter().map(|id| id.0.as_str()))
+        {
+            if let Some(place) = self.fault_named(id) {
+                set.add(place);
+            }
+        }
+        set
+    }
+
+    fn fault_named(&self, id: &str) -> Option<usize> {
+        self.faults.iter().position(|fault| fault.id.0 == id)
+    }
+
+    /// The levels of a skill, lowest first.
+    pub fn rungs_of<'a>(&'a self, skill: &'a SkillId) -> impl Iterator<Item = usize> + 'a {
+        self.skill(skill).into_iter().flat_map(|skill| {
+            skill.rungs.iter().filter_map(|rung| {
+                self.position(&Level {
+                    skill: skill.id.clone(),
+                    rung: rung.id.clone(),
+                })
             })
+        })
     }
 }

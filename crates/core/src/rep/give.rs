@@ -2,8 +2,9 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::SoftRule;
 use crate::Gait;
-use crate::bounds::{FieldError, TIME_S};
+use crate::bounds::{BUMPS, FieldError, TIME_S};
 
 /// How much was in the hand. Our own scale; the class bounds are product defaults.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
@@ -83,6 +84,32 @@ impl Answer {
     }
 }
 
+/// What the feet did while the horse gave.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Feet {
+    /// Kept going.
+    KeptGoing,
+    /// Stuck.
+    Stuck,
+    /// Hurried.
+    Hurried,
+}
+
+/// What the mouth did with the bit.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Mouth {
+    /// Works the bit quietly.
+    Quiet,
+    /// Holds it still; usually a horse that has to be asked longer.
+    Still,
+    /// Chews frantically.
+    Frantic,
+}
+
 /// One give, as it is recorded.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -95,72 +122,62 @@ pub struct Give {
     pub time_s: f64,
     /// What the horse did.
     pub answer: Answer,
+    /// What the feet did, where it was seen.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub feet: Option<Feet>,
+    /// Whether it stayed soft after the release, where it was seen.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub stayed_soft: Option<bool>,
+    /// Bumps it took, where the rein asks by light bumps.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 100))]
+    pub bumps: Option<u32>,
+    /// What the mouth did, where it was seen.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub mouth: Option<Mouth>,
 }
 
 impl Give {
-    /// Checks the time.
-    ///
-    /// # Errors
-    /// A time outside [`TIME_S`].
-    pub fn check(&self) -> Result<(), FieldError> {
-        TIME_S.check("/time_s", self.time_s).map(|_| ())
-    }
-}
-
-/// When a give counts as soft.
-///
-/// Source: product default, chosen by us; that lightness is judged by hand, time
-/// and evasion is common practice of the trade, no source.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(default, deny_unknown_fields)]
-pub struct SoftRule {
-    /// The most hand a soft answer may have taken.
-    pub most_hand: HandWeight,
-    /// The longest soft time standing and at the walk, in seconds.
-    pub stand_walk_s: f64,
-    /// The longest soft time at the jog and trot, in seconds.
-    pub jog_trot_s: f64,
-    /// The longest soft time at the lope and gallop, in seconds.
-    pub lope_s: f64,
-}
-
-impl Default for SoftRule {
-    fn default() -> SoftRule {
-        SoftRule {
-            most_hand: HandWeight::TwoFingers,
-            stand_walk_s: 2.0,
-            jog_trot_s: 2.5,
-            lope_s: 3.0,
-        }
-    }
-}
-
-impl SoftRule {
-    /// The longest time a soft give may take at `gait`, in seconds.
-    pub fn most_s(&self, gait: Gait) -> f64 {
-        match gait {
-            Gait::Stand | Gait::Walk => self.stand_walk_s,
-            Gait::Jog | Gait::Trot => self.jog_trot_s,
-            Gait::Lope | Gait::Gallop => self.lope_s,
+    /// A give with nothing more seen.
+    pub const fn new(hand: HandWeight, time_s: f64, answer: Answer) -> Give {
+        Give {
+            hand,
+            time_s,
+            answer,
+            feet: None,
+            stayed_soft: None,
+            bumps: None,
+            mouth: None,
         }
     }
 
-    /// Gave, light enough, soon enough, without evading.
-    pub fn is_soft(&self, gait: Gait, give: &Give) -> bool {
-        give.answer == Answer::Gave
-            && give.hand <= self.most_hand
-            && give.time_s <= self.most_s(gait)
+    /// Gave, light enough, soon enough, without evading; where bumps are
+    /// counted, with few enough.
+    pub fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool {
+        self.answer == Answer::Gave
+            && self.hand <= rule.most_hand
+            && self.time_s <= rule.most_s(gait)
+            && self.bumps.is_none_or(|bumps| bumps <= rule.most_bumps)
     }
 
-    /// Checks the three times.
+    /// The fault that the answer itself tells of.
+    pub fn faults(&self) -> &'static [&'static str] {
+        match self.answer {
+            Answer::EvadedUp => &["head_up"],
+            Answer::EvadedDown => &["roots_down"],
+            Answer::EvadedOut => &["nose_out"],
+            Answer::EvadedBehind => &["behind_vertical"],
+            _ => &[],
+        }
+    }
+
+    /// Checks every number.
     ///
     /// # Errors
-    /// The first time out of bounds, by name.
+    /// A time or a number of bumps out of bounds.
     pub fn check(&self) -> Result<(), FieldError> {
-        TIME_S.check("/stand_walk_s", self.stand_walk_s)?;
-        TIME_S.check("/jog_trot_s", self.jog_trot_s)?;
-        TIME_S.check("/lope_s", self.lope_s)?;
+        TIME_S.check("/time_s", self.time_s)?;
+        BUMPS.check_count("/bumps", self.bumps.unwrap_or(0) as usize)?;
         Ok(())
     }
 }

@@ -7,10 +7,13 @@ use jiff::{SignedDuration, Timestamp};
 use serde::Deserialize;
 use uuid::Uuid;
 
+use crate::Side;
 use crate::bounds::{CLOCK_AHEAD_S, FieldError, REPS_AT_ONCE, RIDES_AT_ONCE};
-use crate::ladder::{Ladder, Level, SkillId};
-use crate::rep::{Measure, SoftRule};
-use crate::{Gait, Side};
+use crate::bounds::{NOTE_LETTERS, SPOTS};
+use crate::horse::RideMark;
+use crate::ladder::{FaultId, Ladder, Level, RungId, SkillId};
+use crate::rep::Measure;
+use crate::rep::check::{check_answer, check_fault, find_level};
 
 /// Nothing was recorded before the product was.
 const EARLIEST: &str = "2020-01-01T00:00:00Z";
@@ -43,6 +46,28 @@ pub struct NewRide {
     /// When it was finished; null while it goes on.
     #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = DateTime))]
     pub finished_at: Option<Timestamp>,
+    /// What made it unlike the others; left out by a device that does not say.
+    #[serde(default)]
+    pub marks: Option<Vec<RideMark>>,
+    /// Faults seen in a part of the ride, beside those on its reps.
+    #[serde(default)]
+    pub faults: Vec<BlockFault>,
+    /// One line for next time.
+    #[serde(default)]
+    pub note: Option<String>,
+}
+
+/// A fault seen in the asks of one level of a ride.
+#[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct BlockFault {
+    /// The skill.
+    pub skill: SkillId,
+    /// The rung.
+    pub rung: RungId,
+    /// The fault.
+    pub fault: FaultId,
 }
 
 /// A rep as the device knows it.
@@ -56,15 +81,18 @@ pub struct NewRep {
     pub ride_id: Uuid,
     /// What was asked.
     pub skill: SkillId,
-    /// The gait it was asked at.
-    pub gait: Gait,
-    /// The side that was asked.
+    /// The rung it was asked at, such as `walk`.
+    pub rung: RungId,
+    /// The side that was asked; `both` where sides are not asked apart.
     pub side: Side,
     /// When the ask began.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = DateTime))]
     pub asked_at: Timestamp,
     /// What was measured.
     pub measure: Measure,
+    /// Faults that were seen.
+    #[serde(default)]
+    pub faults: Vec<FaultId>,
     /// Taken back by the rider: kept, never judged. Once taken back it stays so.
     #[serde(default)]
     pub undone: bool,
@@ -94,18 +122,14 @@ impl Batch {
             note(once(&mut seen, ride.ride_id, &format!("{at}/ride_id")));
             note(time(&format!("{at}/started_at"), ride.started_at, now));
             note(ride.check_finish(&at, now));
+            note(ride.check_chips(&at, ladder));
         }
         seen.clear();
         for (index, rep) in self.reps.iter().enumerate() {
             let at = format!("/reps/{index}");
             note(once(&mut seen, rep.rep_id, &format!("{at}/rep_id")));
-            note(rep.check_level(&at, ladder));
+            note(rep.check(ladder).map_err(|error| error.under(&at)));
             note(time(&format!("{at}/asked_at"), rep.asked_at, now));
-            note(
-                rep.measure
-                    .check()
-                    .map_err(|error| error.under(&format!("{at}/measure"))),
-            );
         }
         if errors.is_empty() {
             Ok(())
@@ -116,6 +140,28 @@ impl Batch {
 }
 
 impl NewRide {
+    fn check_chips(&self, at: &str, ladder: &Ladder) -> Result<(), FieldError> {
+        SPOTS.check_count(
+            &format!("{at}/marks"),
+            self.marks.as_ref().map_or(0, Vec::len),
+        )?;
+        SPOTS.check_count(&format!("{at}/faults"), self.faults.len())?;
+        if let Some(note) = &self.note {
+            NOTE_LETTERS.check_count(&format!("{at}/note"), note.trim().chars().count())?;
+        }
+        for (index, chip) in self.faults.iter().enumerate() {
+            let at = format!("{at}/faults/{index}");
+            let level = Level {
+                skill: chip.skill.clone(),
+                rung: chip.rung.clone(),
+            };
+            find_level(&level, ladder).map_err(|error| error.under(&at))?;
+            check_fault(&chip.fault, ladder)
+                .map_err(|error| error.under(&format!("{at}/fault")))?;
+        }
+        Ok(())
+    }
+
     fn check_finish(&self, at: &str, now: Timestamp) -> Result<(), FieldError> {
         let Some(finished_at) = self.finished_at else {
             return Ok(());
@@ -136,39 +182,22 @@ impl NewRide {
 }
 
 impl NewRep {
-    /// Whether the answer was soft. Decided here, never by a screen.
-    pub fn is_soft(&self, rule: &SoftRule) -> bool {
-        self.measure.is_soft(self.gait, rule)
+    /// The level it was asked at.
+    pub fn level(&self) -> Level {
+        Level {
+            skill: self.skill.clone(),
+            rung: self.rung.clone(),
+        }
     }
 
-    fn check_level(&self, at: &str, ladder: &Ladder) -> Result<(), FieldError> {
-        let level = Level {
-            skill: self.skill.clone(),
-            gait: self.gait,
-        };
-        let Some(skill) = ladder.skill(&level.skill) else {
-            return Err(FieldError::new(
-                format!("{at}/skill"),
-                format!(
-                    "no skill \"{}\" on this ladder; it has {}",
-                    self.skill,
-                    ladder.skill_ids().join(", ")
-                ),
-            ));
-        };
-        if !skill.levels.contains(&self.gait) {
-            let gaits: Vec<&str> = skill.levels.iter().map(|gait| gait.word()).collect();
-            return Err(FieldError::new(
-                format!("{at}/gait"),
-                format!(
-                    "{} is asked at {}, found {}",
-                    self.skill,
-                    gaits.join(", "),
-                    self.gait.word()
-                ),
-            ));
-        }
-        Ok(())
+    fn check(&self, ladder: &Ladder) -> Result<(), FieldError> {
+        check_answer(
+            &self.level(),
+            self.side,
+            &self.measure,
+            &self.faults,
+            ladder,
+        )
     }
 }
 

@@ -1,6 +1,6 @@
 //! The rein strip: a ride's reps in time, each with what the judge makes of it.
 
-use std::collections::HashSet;
+use std::collections::{HashMap, HashSet};
 
 use jiff::{Timestamp, civil::Date};
 use serde::{Deserialize, Serialize};
@@ -9,7 +9,7 @@ use uuid::Uuid;
 use crate::Side;
 use crate::evidence::{asks_in_order, first_ask::first_asks};
 use crate::judge::gate_check::window_of;
-use crate::ladder::Gate;
+use crate::ladder::{FaultId, Ladder, LadderLevel};
 use crate::rep::{Measure, Rep};
 
 /// One ride's reps of one level.
@@ -44,33 +44,44 @@ pub struct StripRep {
     pub soft: bool,
     /// Whether it was the day's first ask on its side.
     pub first_ask: bool,
+    /// Faults that were seen or that the measure tells of.
+    pub faults: Vec<FaultId>,
 }
 
 /// The strips of a level's reps, oldest ride first, as judged on `on`. Reps
 /// after `on` are left out.
-pub fn strips(reps: &[Rep], gate: &Gate, on: Date) -> Vec<Strip> {
-    let mut asks = asks_in_order(reps, &gate.soft);
+pub fn strips(reps: &[Rep], level: &LadderLevel, ladder: &Ladder, on: Date) -> Vec<Strip> {
+    let mut asks = asks_in_order(reps, level, ladder);
     asks.retain(|ask| ask.day <= on);
-    let firsts: HashSet<Uuid> = Side::EACH
-        .into_iter()
-        .flat_map(|side| first_asks(&asks, side))
+    let firsts: HashSet<Uuid> = level
+        .asked_sides()
+        .iter()
+        .flat_map(|side| first_asks(&asks, *side))
         .map(|first| first.rep_id)
         .collect();
-    let window: HashSet<Uuid> = window_of(&asks, gate, on)
+    let window: HashSet<Uuid> = window_of(&asks, &level.gate, on)
         .iter()
         .map(|ask| ask.ride_id)
         .collect();
-    let mut sorted: Vec<&Rep> = reps.iter().filter(|rep| rep.day <= on).collect();
-    sorted.sort_by_key(|rep| (rep.day, rep.asked_at, rep.rep_id));
+    let by_id: HashMap<Uuid, &Rep> = reps.iter().map(|rep| (rep.rep_id, rep)).collect();
     let mut strips: Vec<Strip> = Vec::new();
-    for rep in sorted {
+    for (ask, rep) in asks
+        .iter()
+        .filter_map(|ask| Some((ask, *by_id.get(&ask.rep_id)?)))
+    {
         let drawn = StripRep {
             rep_id: rep.rep_id,
             side: rep.side,
             asked_at: rep.asked_at,
-            measure: rep.measure,
-            soft: rep.is_soft(&gate.soft),
+            measure: rep.measure.clone(),
+            soft: ask.soft,
             first_ask: firsts.contains(&rep.rep_id),
+            faults: ask
+                .faults
+                .positions()
+                .filter_map(|place| ladder.faults.get(place))
+                .map(|fault| fault.id.clone())
+                .collect(),
         };
         match strips
             .iter_mut()

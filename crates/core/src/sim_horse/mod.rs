@@ -1,95 +1,68 @@
-//! A simulated horse: per side a latent readiness that rises towards a plateau
-//! with rides, with day effects, a colder first ask and warming up within the
-//! ride. Asks and answers are drawn from it. Everything follows from the traits
-//! and the seed; the same seed gives the same reps on every machine.
+//! A simulated horse: for each level and side a latent readiness that learns with
+//! rides towards a plateau, with day effects, a colder first ask and warming up
+//! within the ride. Richer horses also forget, tire, sour from drilling, have bad
+//! days, carry over from the level below, or get worse on a side. Asks and
+//! answers are drawn from it. Everything follows from the traits and the seed;
+//! the same seed gives the same reps on every machine.
+//!
+//! - [`traits`]: what makes one horse differ from another
+//! - [`answers`]: one answer of any measure, drawn from the chance that it is soft
 //!
 //! Source: our own model (the reference population the judge is measured
 //! against). It is not a model of a real horse's mind; it only answers as one
 //! might.
 
-mod answers;
+pub mod answers;
+pub mod traits;
 
 use jiff::{SignedDuration, Timestamp, civil::Date};
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution, Normal};
-use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use crate::ladder::Level;
-use crate::rep::{Measure, Rep, SoftRule};
-use crate::{Gait, Side};
+use crate::Side;
+use crate::judge::days_between;
+use crate::ladder::LadderLevel;
+use crate::rep::Rep;
+pub use traits::Traits;
 
-/// What makes one horse differ from another. Readiness is on the logit scale.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-pub struct Traits {
-    /// Readiness before the first ride.
-    pub start: f64,
-    /// Readiness it comes to in the end.
-    pub plateau: f64,
-    /// Share of the way to the plateau made good in a ride.
-    pub rate: f64,
-    /// The weaker side.
-    pub weaker_side: Side,
-    /// How far the weaker side lies below the other.
-    pub weaker_by: f64,
-    /// Standard deviation of the day effect.
-    pub day_sd: f64,
-    /// How much lower the first ask of a ride lies.
-    pub first_ask_drop: f64,
-    /// How much higher the last ask of a ride lies.
-    pub warm_up: f64,
-}
-
-impl Traits {
-    /// A horse of the reference population.
-    pub fn reference(seed: u64) -> Traits {
-        let mut rng = ChaCha8Rng::seed_from_u64(seed);
-        Traits {
-            start: rng.random_range(-2.5..0.0),
-            plateau: normal(2.0, 1.0).sample(&mut rng),
-            rate: rng.random_range(0.02..0.15),
-            weaker_side: if rng.random_bool(0.5) {
-                Side::Left
-            } else {
-                Side::Right
-            },
-            weaker_by: normal(0.0, 0.6).sample(&mut rng).abs(),
-            day_sd: 0.5,
-            first_ask_drop: 0.4,
-            warm_up: 0.4,
-        }
-    }
-
-    /// The true chance of a soft answer on `side` after `rides` rides, day
-    /// effects aside.
-    pub fn readiness(&self, side: Side, rides: u32) -> f64 {
-        logistic(self.logit(side, rides))
-    }
-
-    fn logit(&self, side: Side, rides: u32) -> f64 {
-        let made_good = 1.0 - (-self.rate * f64::from(rides)).exp();
-        let level = self.start + (self.plateau - self.start) * made_good;
-        if side == self.weaker_side {
-            level - self.weaker_by
-        } else {
-            level
-        }
-    }
+/// Asks of one level in a ride.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct PlannedBlock {
+    /// Which of the horse's levels.
+    pub level: usize,
+    /// Asks on the left; for a level asked on both sides at once, all asks.
+    pub left: u32,
+    /// Asks on the right.
+    pub right: u32,
 }
 
 /// One ride to be simulated.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, PartialEq)]
 pub struct PlannedRide {
     /// The barn's calendar day.
     pub day: Date,
     /// When the first ask is made.
     pub first_ask_at: Timestamp,
-    /// Asks on the left.
-    pub left: u32,
-    /// Asks on the right.
-    pub right: u32,
+    /// What is asked, in order.
+    pub blocks: Vec<PlannedBlock>,
+}
+
+/// True readiness of a level before a ride, day effect aside.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Truth {
+    /// Left; for a level asked on both sides at once, both.
+    pub left: f64,
+    /// Right.
+    pub right: f64,
+}
+
+impl Truth {
+    /// The weaker side's.
+    pub fn weakest(&self) -> f64 {
+        self.left.min(self.right)
+    }
 }
 
 /// A simulated ride: its id and its reps in the order of asking.
@@ -99,91 +72,155 @@ pub struct SimulatedRide {
     pub ride_id: Uuid,
     /// Its reps.
     pub reps: Vec<Rep>,
-    /// True readiness of the left side that day, day effect aside.
-    pub left_readiness: f64,
-    /// True readiness of the right side that day, day effect aside.
-    pub right_readiness: f64,
+    /// True readiness of each of the horse's levels that day.
+    pub truth: Vec<Truth>,
 }
 
-/// Rides `rides` on a horse of these traits, at one level that measures a give.
+/// A horse that can be ridden.
+#[derive(Debug, Clone)]
+pub struct SimulatedHorse<'a> {
+    traits: Traits,
+    levels: Vec<&'a LadderLevel>,
+    /// Share of the way to the plateau made good, level by level.
+    progress: Vec<f64>,
+    ridden: u32,
+    last: Option<Date>,
+    rng: ChaCha8Rng,
+}
+
+impl<'a> SimulatedHorse<'a> {
+    /// A horse before its first ride; `levels` lowest first.
+    pub fn new(traits: Traits, levels: &[&'a LadderLevel], seed: u64) -> SimulatedHorse<'a> {
+        SimulatedHorse {
+            traits,
+            levels: levels.to_vec(),
+            progress: vec![0.0; levels.len()],
+            ridden: 0,
+            last: None,
+            rng: ChaCha8Rng::seed_from_u64(seed),
+        }
+    }
+
+    /// True readiness of one level as it stands, day effects aside.
+    pub fn truth(&self, level: usize) -> Truth {
+        let both = self.levels[level].asked_sides().len() == 1;
+        let left = logistic(self.logit(level, if both { Side::Both } else { Side::Left }));
+        let right = if both {
+            left
+        } else {
+            logistic(self.logit(level, Side::Right))
+        };
+        Truth { left, right }
+    }
+
+    fn logit(&self, level: usize, side: Side) -> f64 {
+        let below = level
+            .checked_sub(1)
+            .map_or(0.0, |below| self.progress[below]);
+        let lift = self.traits.carry_over * below;
+        self.traits.logit(side, self.progress[level], self.ridden) + lift
+    }
+
+    /// Rides it once; it learns from what was asked.
+    pub fn ride(&mut self, plan: &PlannedRide) -> SimulatedRide {
+        self.idle_until(plan.day);
+        let truth = (0..self.levels.len())
+            .map(|level| self.truth(level))
+            .collect();
+        let ride_id = id_at(plan.first_ask_at, &mut self.rng);
+        let mut day_effect = normal(self.traits.day_sd).sample(&mut self.rng);
+        if self.traits.bad_days > 0.0 && self.rng.random_bool(self.traits.bad_days) {
+            day_effect -= self.traits.bad_day_drop;
+        }
+        let mut asked_at = plan.first_ask_at;
+        let mut reps = Vec::new();
+        for block in &plan.blocks {
+            for (side, index, of) in order_of_asking(block, self.levels[block.level]) {
+                let tired = self.traits.tire * (reps.len() as f64 - 12.0).max(0.0);
+                let logit = self.logit(block.level, side) + day_effect - tired
+                    + self.traits.within_ride(index, of);
+                let level = self.levels[block.level];
+                let measure = answers::draw(level, logistic(logit), &mut self.rng);
+                let took_s = measure.time().map_or(8.0, |time| time.seconds);
+                reps.push(Rep {
+                    rep_id: id_at(asked_at, &mut self.rng),
+                    ride_id,
+                    skill: level.level.skill.clone(),
+                    rung: level.level.rung.clone(),
+                    side,
+                    day: plan.day,
+                    asked_at,
+                    measure,
+                    faults: Vec::new(),
+                });
+                let rest_s = self.rng.random_range(6.0..20.0);
+                asked_at += SignedDuration::from_millis(((took_s + rest_s) * 1000.0) as i64);
+            }
+            self.learn(block);
+        }
+        self.ridden += 1;
+        SimulatedRide {
+            ride_id,
+            reps,
+            truth,
+        }
+    }
+
+    fn learn(&mut self, block: &PlannedBlock) {
+        let asked = block.left + block.right;
+        if asked == 0 {
+            return;
+        }
+        let progress = &mut self.progress[block.level];
+        *progress = 1.0 - (1.0 - *progress) * (-self.traits.rate).exp();
+        let drilled = asked.saturating_sub(self.traits.over_drill_from);
+        if self.traits.over_drill > 0.0 {
+            *progress = (*progress - self.traits.over_drill * f64::from(drilled)).max(0.0);
+        }
+    }
+
+    fn idle_until(&mut self, day: Date) {
+        if let Some(last) = self.last {
+            let idle = (days_between(last, day) - 1).max(0) as f64;
+            for progress in &mut self.progress {
+                *progress *= (-self.traits.forget * idle).exp();
+            }
+        }
+        self.last = Some(day);
+    }
+}
+
+/// Rides a horse of one level through `rides`.
 pub fn simulate(
     traits: &Traits,
-    level: &Level,
+    level: &LadderLevel,
     rides: &[PlannedRide],
     seed: u64,
 ) -> Vec<SimulatedRide> {
-    let mut rng = ChaCha8Rng::seed_from_u64(seed);
-    rides
-        .iter()
-        .enumerate()
-        .map(|(ridden, plan)| simulate_ride(traits, level, plan, ridden as u32, &mut rng))
-        .collect()
-}
-
-fn simulate_ride(
-    traits: &Traits,
-    level: &Level,
-    plan: &PlannedRide,
-    ridden: u32,
-    rng: &mut ChaCha8Rng,
-) -> SimulatedRide {
-    let ride_id = id_at(plan.first_ask_at, rng);
-    let day_effect = normal(0.0, traits.day_sd).sample(rng);
-    let mut asked_at = plan.first_ask_at;
-    let mut reps = Vec::new();
-    for (side, index, of) in order_of_asking(plan) {
-        let logit = traits.logit(side, ridden) + day_effect + within_ride(traits, index, of);
-        let give = answers::draw(logistic(logit), longest_soft_s(level.gait), rng);
-        reps.push(Rep {
-            rep_id: id_at(asked_at, rng),
-            ride_id,
-            skill: level.skill.clone(),
-            gait: level.gait,
-            side,
-            day: plan.day,
-            asked_at,
-            measure: Measure::Give(give),
-        });
-        let rest_s = rng.random_range(6.0..20.0);
-        asked_at += SignedDuration::from_millis(((give.time_s + rest_s) * 1000.0) as i64);
-    }
-    SimulatedRide {
-        ride_id,
-        reps,
-        left_readiness: traits.readiness(Side::Left, ridden),
-        right_readiness: traits.readiness(Side::Right, ridden),
-    }
+    let mut horse = SimulatedHorse::new(*traits, &[level], seed);
+    rides.iter().map(|plan| horse.ride(plan)).collect()
 }
 
 /// Left and right in turn, two at a time, as long as each has asks left.
-fn order_of_asking(plan: &PlannedRide) -> Vec<(Side, u32, u32)> {
-    let mut order: Vec<(Side, u32, u32)> = (0..plan.left)
-        .map(|i| (Side::Left, i, plan.left))
-        .chain((0..plan.right).map(|i| (Side::Right, i, plan.right)))
+fn order_of_asking(block: &PlannedBlock, level: &LadderLevel) -> Vec<(Side, u32, u32)> {
+    if level.asked_sides().len() == 1 {
+        let of = block.left + block.right;
+        return (0..of).map(|index| (Side::Both, index, of)).collect();
+    }
+    let mut order: Vec<(Side, u32, u32)> = (0..block.left)
+        .map(|i| (Side::Left, i, block.left))
+        .chain((0..block.right).map(|i| (Side::Right, i, block.right)))
         .collect();
     order.sort_by_key(|(side, index, _)| (index / 2, *side));
     order
-}
-
-/// The first ask lies lower, the last higher, evenly in between.
-fn within_ride(traits: &Traits, index: u32, of: u32) -> f64 {
-    if of < 2 {
-        return -traits.first_ask_drop;
-    }
-    let done = f64::from(index) / f64::from(of - 1);
-    -traits.first_ask_drop + done * (traits.first_ask_drop + traits.warm_up)
-}
-
-fn longest_soft_s(gait: Gait) -> f64 {
-    SoftRule::default().most_s(gait)
 }
 
 fn logistic(x: f64) -> f64 {
     1.0 / (1.0 + (-x).exp())
 }
 
-fn normal(mean: f64, sd: f64) -> Normal<f64> {
-    Normal::new(mean, sd.abs()).expect("a standard deviation that is not below zero")
+fn normal(sd: f64) -> Normal<f64> {
+    Normal::new(0.0, sd.abs()).expect("a standard deviation that is not below zero")
 }
 
 /// A UUIDv7 of that time, its random part from the seed.

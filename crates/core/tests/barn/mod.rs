@@ -1,10 +1,11 @@
 //! Rides and reps for tests, in the trade's words.
 #![allow(dead_code)]
 
-use cavesson_core::ladder::{Level, SkillId};
+use cavesson_core::Side;
+use cavesson_core::judge::{Judgement, judge_reps};
+use cavesson_core::ladder::{Ladder, LadderLevel, Level, RungId, SkillId};
 use cavesson_core::rep::{Answer, Give, HandWeight, Measure, Rep};
-use cavesson_core::sim_horse::{PlannedRide, SimulatedRide, Traits, simulate};
-use cavesson_core::{Gait, Side};
+use cavesson_core::sim_horse::{PlannedBlock, PlannedRide, SimulatedRide, Traits, simulate};
 use jiff::civil::{Date, date};
 use jiff::{SignedDuration, ToSpan};
 use uuid::Uuid;
@@ -23,11 +24,23 @@ pub const BRACED: Give = give(6.0, Answer::DidNotGive);
 pub const HEAD_UP: Give = give(2.0, Answer::EvadedUp);
 
 pub const fn give(time_s: f64, answer: Answer) -> Give {
-    Give {
-        hand: HandWeight::Fingertip,
-        time_s,
-        answer,
-    }
+    Give::new(HandWeight::Fingertip, time_s, answer)
+}
+
+/// `bend.flex` at the stand, what most horses of these tests are asked.
+pub fn flex() -> &'static LadderLevel {
+    at("bend.flex", "stand")
+}
+
+/// A level of the shipped ladder.
+pub fn at(skill: &str, rung: &str) -> &'static LadderLevel {
+    Ladder::shipped().at(&Level::new(skill, rung)).unwrap()
+}
+
+/// Judged at `bend.flex` on the day so many days after the first, as if what it
+/// needs were held.
+pub fn judged(reps: &[Rep], after: i64) -> Judgement {
+    judge_reps(Ladder::shipped(), &flex().level, reps, day(after)).unwrap()
 }
 
 /// A ride `after` days from the first, its asks in order.
@@ -44,11 +57,12 @@ pub fn ride(after: i64, asks: &[(Side, Give)]) -> Vec<Rep> {
             rep_id: Uuid::from_u128(((after as u128) << 64) + index as u128),
             ride_id: Uuid::from_u128((after as u128) + 1),
             skill: SkillId("bend.flex".into()),
-            gait: Gait::Stand,
+            rung: RungId("stand".into()),
             side: *side,
             day,
             asked_at: start + SignedDuration::from_secs(20 * index as i64),
             measure: Measure::Give(*give),
+            faults: Vec::new(),
         })
         .collect()
 }
@@ -98,11 +112,12 @@ pub fn simulated(
     (left, right): (u32, u32),
     seed: u64,
 ) -> Vec<SimulatedRide> {
-    let level = Level {
-        skill: SkillId("bend.flex".into()),
-        gait: Gait::Stand,
-    };
-    let plan: Vec<PlannedRide> = (0..rides)
+    simulate(traits, flex(), &plan(rides, gap, (left, right)), seed)
+}
+
+/// Rides of one block, `gap` days apart.
+pub fn plan(rides: usize, gap: i64, (left, right): (u32, u32)) -> Vec<PlannedRide> {
+    (0..rides)
         .map(|ride| {
             let day = day(gap * ride as i64);
             let first_ask_at = day
@@ -110,13 +125,16 @@ pub fn simulated(
                 .to_zoned(jiff::tz::TimeZone::UTC)
                 .unwrap()
                 .timestamp();
+            let blocks = vec![PlannedBlock {
+                level: 0,
+                left,
+                right,
+            }];
             PlannedRide {
                 day,
                 first_ask_at,
-                left,
-                right,
+                blocks,
             }
         })
-        .collect();
-    simulate(traits, &level, &plan, seed)
+        .collect()
 }

@@ -1,12 +1,13 @@
 //! Two barns, a running server on a port of its own, and signed-in people.
 #![allow(dead_code)]
 
-use cavesson_core::Gait;
-use cavesson_core::ladder::{Level, SkillId};
+use cavesson_core::judge::{Overrule, Verdict};
+use cavesson_core::ladder::Level;
 use cavesson_core::person::Role;
 use cavesson_server::{Settings, password};
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::horse::{self, Horse};
+use cavesson_store::overrule;
 use cavesson_store::person::{self, Person};
 use cavesson_store::place::{self, Place};
 use cavesson_store::program_day::{self, NewProgramDay};
@@ -199,6 +200,17 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             owner_id: (index == 0).then_some(ids[3]),
         };
         horse::add(&mut transaction, &horse).await.unwrap();
+        let came_with_it = Overrule {
+            overrule_id: Uuid::now_v7(),
+            level: Level::new("start.bend-ground", "stand"),
+            day: jiff::civil::date(2026, 1, 1),
+            judge_said: Verdict::Stay,
+            counts_as: Verdict::Advance,
+            reason: "came with it".into(),
+        };
+        overrule::add(&mut transaction, horse.horse_id, &came_with_it, ids[0])
+            .await
+            .unwrap();
         horse_ids.push(horse.horse_id);
     }
     for weekday in 1..=7 {
@@ -208,10 +220,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             starts_at: jiff::civil::time(7, 30, 0, 0),
             rider_id: ids[0],
             place_id: pen.place_id,
-            level: Level {
-                skill: SkillId("bend.flex".into()),
-                gait: Gait::Stand,
-            },
+            level: Level::new("bend.flex", "stand"),
         };
         program_day::put(&mut transaction, &day).await.unwrap();
     }
@@ -243,7 +252,7 @@ pub fn ride(horse: Uuid, days_ago: i64, soft_a_side: usize) -> Value {
 
 pub fn rep(ride_id: Uuid, side: &str, asked_at: Timestamp) -> Value {
     json!({
-        "rep_id": Uuid::now_v7(), "ride_id": ride_id, "skill": "bend.flex", "gait": "stand",
+        "rep_id": Uuid::now_v7(), "ride_id": ride_id, "skill": "bend.flex", "rung": "stand",
         "side": side, "asked_at": asked_at,
         "measure": {"kind": "give", "hand": "fingertip", "time_s": 1.2, "answer": "gave"}
     })

@@ -1,0 +1,12 @@
+//! What a barn knows of a horse beside its reps.
+//!
+//! - [`care`]: pain, unlevel, rig, teeth, bit seat
+//! - [`ride_mark`]: what made a ride unlike the others
+//! - [`season`]: a mare's season days
+
+pub mod care;
+pub mod ride_mark;
+pub mod season;
+
+pub use care::{CareKind, CareNote};
+pub use ride_mark::RideMark;

@@ -1,0 +1,80 @@
+//! Check first: what somebody should look at before a level is trained through.
+
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
+use super::history::days_between;
+use super::side_drop::SideDrop;
+use crate::horse::care::CHECK_HOLDS_DAYS;
+use crate::horse::{CareKind, CareNote, RideMark};
+
+/// Why somebody should look first.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(tag = "because", rename_all = "snake_case")]
+pub enum Caution {
+    /// A flag stands open.
+    Flag {
+        /// Which.
+        kind: CareKind,
+        /// Since when.
+        #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+        since: Date,
+    },
+    /// A check of teeth or bit seat is overdue for work in the mouth.
+    Overdue {
+        /// Which.
+        kind: CareKind,
+        /// When it was last made.
+        #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+        last: Date,
+    },
+    /// Signs of trouble on two rides in a row.
+    Trouble {
+        /// The day of the later one.
+        #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+        day: Date,
+    },
+    /// One side went bad at once.
+    SideDrop(SideDrop),
+}
+
+/// What holds for every level of the horse.
+pub fn of_horse(care: &[CareNote], rides: &[super::horse::RideFacts], on: Date) -> Vec<Caution> {
+    let flags = care
+        .iter()
+        .filter(|note| note.is_open(on))
+        .map(|note| Caution::Flag {
+            kind: note.kind,
+            since: note.day,
+        });
+    let mut last_two = rides.iter().rev().filter(|ride| ride.day <= on).take(2);
+    let trouble = match (last_two.next(), last_two.next()) {
+        (Some(last), Some(before)) if last.is_troubled() && before.is_troubled() => {
+            Some(Caution::Trouble { day: last.day })
+        }
+        _ => None,
+    };
+    flags.chain(trouble).collect()
+}
+
+/// What holds for work in the mouth: checks that were made once and are overdue.
+pub fn of_mouth(care: &[CareNote], on: Date) -> Vec<Caution> {
+    [CareKind::Teeth, CareKind::BitSeat]
+        .into_iter()
+        .filter_map(|kind| {
+            let last = care
+                .iter()
+                .filter(|note| note.kind == kind && note.day <= on)
+                .map(|note| note.day)
+                .max()?;
+            (days_between(last, on) > CHECK_HOLDS_DAYS).then_some(Caution::Overdue { kind, last })
+        })
+        .collect()
+}
+
+impl super::horse::RideFacts {
+    fn is_troubled(&self) -> bool {
+        self.marks.contains(&RideMark::Trouble)
+    }
+}

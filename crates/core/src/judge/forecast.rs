@@ -1,0 +1,193 @@
+//! Forecast: rides until the gate passes, as a median and an 80 % range.
+//!
+//! # Formula
+//! The learning curve is that of the readiness filter: a logistic curve in the
+//! number of rides whose bends are penalised, with its Laplace posterior. From
+//! that posterior future rides are drawn, at the horse's own pace, until the gate
+//! itself passes. The range runs from the 10th to the 90th percentile; when that
+//! lies beyond [`MOST_RIDES`], from the 20th with an open end. While a penalised
+//! logistic regression on the ride number is not surely upward
+//! ([`crate::evidence::learning`]) there is no forecast.
+//!
+//! # Source
+//! Own; how often the ranges hold what happened is measured on the bench
+//! (docs/judge.md).
+
+use jiff::ToSpan;
+use jiff::civil::Date;
+use rand::{RngExt, SeedableRng};
+use rand_chacha::ChaCha8Rng;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use super::gate_check::{Shown, window_of};
+use super::history::days_between;
+use super::rails::{Tally, failing};
+use crate::Side;
+use crate::evidence::learning;
+use crate::evidence::readiness::{self, Readiness};
+use crate::evidence::{Ask, days_of};
+use crate::ladder::{FaultSet, Gate};
+
+/// Rides looked ahead.
+pub const MOST_RIDES: u32 = 60;
+/// How sure it has to be that the horse is learning. Product default.
+pub const SURELY_UPWARD: f64 = 0.8;
+/// Futures drawn.
+const DRAWS: usize = 100;
+
+/// Rides until the gate passes.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(tag = "says", rename_all = "snake_case")]
+pub enum Forecast {
+    /// It passes now.
+    Now,
+    /// The curve is not surely upward, or too little is known.
+    CannotSayYet,
+    /// A range that holds it four times in five.
+    Rides {
+        /// Every second horse like this one is there by then; none when that is
+        /// beyond what is looked ahead.
+        median: Option<u32>,
+        /// One in ten is there by then.
+        from: Option<u32>,
+        /// Nine in ten are there by then.
+        to: Option<u32>,
+    },
+}
+
+/// Forecasts the rides after the date of `shown` until the gate passes.
+pub fn forecast(shown: &Shown<'_>, gate: &Gate, seed: u64) -> Forecast {
+    let seen = window_of(shown.asks, gate, shown.on);
+    let tally = Tally::of(shown, seen, gate);
+    if failing(shown, &tally, gate).next().is_none() {
+        return Forecast::Now;
+    }
+    let days = shown.asks.chunk_by(|a, b| a.day == b.day).count() as u32;
+    if gate.least_count > 0 || seen.is_empty() || days < gate.least_days {
+        return Forecast::CannotSayYet;
+    }
+    if learning::upward(shown.asks, shown.sides) < SURELY_UPWARD {
+        return Forecast::CannotSayYet;
+    }
+    let mut rng = ChaCha8Rng::seed_from_u64(seed);
+    let future = Future::new(shown, seen, gate);
+    let mut rides: Vec<Option<u32>> = (0..DRAWS).map(|_| future.draw(&mut rng)).collect();
+    rides.sort_unstable_by_key(|rides| rides.unwrap_or(u32::MAX));
+    let at = |share: f64| rides[((DRAWS as f64) * share) as usize];
+    let to = at(0.9);
+    Forecast::Rides {
+        median: at(0.5),
+        // With an open end the range is the later four fifths.
+        from: if to.is_some() { at(0.1) } else { at(0.2) },
+        to,
+    }
+}
+
+/// How the rides of a horse go on.
+struct Future<'a> {
+    shown: &'a Shown<'a>,
+    gate: &'a Gate,
+    known: &'a [Ask],
+    paces: Vec<(Side, Vec<u32>)>,
+    gap_days: i64,
+}
+
+impl<'a> Future<'a> {
+    fn new(shown: &'a Shown<'a>, known: &'a [Ask], gate: &'a Gate) -> Future<'a> {
+        let paces = shown
+            .sides
+            .iter()
+            .map(|side| {
+                let asked: Vec<u32> = days_of(known, *side).iter().map(|day| day.asked).collect();
+                (*side, if asked.is_empty() { vec![1] } else { asked })
+            })
+            .collect();
+        let mut days: Vec<Date> = known.iter().map(|ask| ask.day).collect();
+        days.dedup();
+        let span = days_between(days[0], days[days.len() - 1]);
+        Future {
+            shown,
+            gate,
+            known,
+            paces,
+            gap_days: (span / (days.len() as i64 - 1).max(1)).clamp(1, 7),
+        }
+    }
+
+    /// One future: after how many rides the gate passes.
+    fn draw(&self, rng: &mut ChaCha8Rng) -> Option<u32> {
+        let run = self.gate.no_miss_reps as usize * self.shown.sides.len();
+        let from = (self.shown.asks.len() - self.known.len()).saturating_sub(run);
+        let mut asks = self.shown.asks[from..].to_vec();
+        let mut readiness = *self.shown.readiness;
+        let mut horse = readiness.draw(rng);
+        let mut on = self.shown.on;
+        for ride in 1..=MOST_RIDES {
+            on = on.saturating_add(self.gap_days.days());
+            horse.ride(rng);
+            self.ride(ride, on, &horse, &mut asks, &mut readiness, rng);
+            let shown = Shown {
+                asks: &asks,
+                on,
+                readiness: &readiness,
+                below: self.shown.below.map(|_| 1.0),
+                sides: self.shown.sides,
+            };
+            let seen = window_of(&asks, self.gate, on);
+            let tally = Tally::of(&shown, seen, self.gate);
+            if failing(&shown, &tally, self.gate).next().is_none() {
+                return Some(ride);
+            }
+        }
+        None
+    }
+
+    fn ride(
+        &self,
+        ride: u32,
+        on: Date,
+        horse: &readiness::Drawn,
+        asks: &mut Vec<Ask>,
+        readiness: &mut Readiness,
+        rng: &mut ChaCha8Rng,
+    ) {
+        let mut shown = readiness::Shown::default();
+        for (side, paces) in &self.paces {
+            let asked = paces[rng.random_range(0..paces.len())];
+            for index in 0..asked {
+                let soft = rng.random_bool(horse.chance(*side, index == 0));
+                shown.add(*side, soft);
+                asks.push(Ask {
+                    rep_id: Uuid::nil(),
+                    ride_id: Uuid::from_u128(u128::from(ride)),
+                    day: on,
+                    asked_at: jiff::Timestamp::MAX,
+                    side: *side,
+                    soft,
+                    count: 1,
+                    time: self.time_like(*side, soft, rng),
+                    faults: FaultSet::default(),
+                });
+            }
+        }
+        readiness.day(on, &shown);
+    }
+
+    /// A time as the horse has taken on that side, soft or not.
+    fn time_like(
+        &self,
+        side: Side,
+        soft: bool,
+        rng: &mut ChaCha8Rng,
+    ) -> Option<crate::evidence::give_time::TimeToGive> {
+        let start = rng.random_range(0..self.known.len());
+        let (before, after) = self.known.split_at(start);
+        let mut like = after.iter().chain(before).filter(|ask| ask.side == side);
+        like.clone()
+            .find(|ask| ask.soft == soft)
+            .or_else(|| like.next())
+            .and_then(|ask| ask.time)
+    }
+}

@@ -1,0 +1,295 @@
+//! One level with everything that is said of it: verdict, reasons, rails, what
+//! it would take, trend, slip, forecast.
+
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use super::ease::EaseReason;
+use super::forecast::{Forecast, forecast};
+use super::gate_check::{GateCheck, ItemKind, Shown, check_gate};
+use super::history::{DayVerdict, share_below};
+use super::horse::{HorseFile, Standing, judge_horse};
+use super::overrule::Overrule;
+use super::retention::Retention;
+use super::verdict::{State, Verdict};
+use super::what_it_takes::{WhatItTakes, what_it_takes};
+use super::{Caution, words};
+use crate::Side;
+use crate::evidence::Ask;
+use crate::evidence::give_time::{TimeToGive, restricted_mean_s};
+use crate::evidence::slip::{Slip, slip};
+use crate::evidence::trend::{Trend, trend};
+use crate::ladder::{Ladder, LadderLevel, Level};
+use crate::rep::Rep;
+
+/// Days of the trend.
+const TREND_DAYS: usize = 20;
+
+/// One reason, with its place.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Reason {
+    /// The rail it speaks of, when it is one.
+    pub item: Option<ItemKind>,
+    /// The side it speaks of.
+    pub side: Option<Side>,
+    /// The level it speaks of, when that is another.
+    pub level: Option<Level>,
+    /// Whether it holds the level back.
+    pub holds_back: bool,
+    /// The reason in a sentence.
+    pub says: String,
+}
+
+/// How the days go.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Trends {
+    /// Of the daily soft share.
+    pub soft_share: Trend,
+    /// Of the daily time to give, where it is timed; larger is better there too,
+    /// so the slope is in seconds gained a day.
+    pub time: Option<Trend>,
+}
+
+/// Everything the judge says of one level on one date.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Judgement {
+    /// The date it was judged for.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub on: Date,
+    /// The verdict.
+    pub verdict: Verdict,
+    /// Where the level stands.
+    pub state: State,
+    /// The verdict in a sentence.
+    pub says: String,
+    /// What it would take, in a sentence.
+    pub takes: String,
+    /// Every reason, those that hold it back first.
+    pub reasons: Vec<Reason>,
+    /// The gate's rails.
+    pub gate: GateCheck,
+    /// What it would take, in numbers.
+    pub what_it_takes: WhatItTakes,
+    /// Rides until the gate passes.
+    pub forecast: Forecast,
+    /// The forecast in a sentence.
+    pub forecast_says: String,
+    /// How the level has kept.
+    pub retention: Retention,
+    /// How the days go.
+    pub trends: Trends,
+    /// The slip alarm, once it has settled.
+    pub slip: Option<Slip>,
+    /// Who should look first.
+    pub cautions: Vec<Caution>,
+    /// Why it is sent down.
+    pub eased: Option<EaseReason>,
+    /// Where it goes back to.
+    pub ease_to: Option<Level>,
+    /// What it needs that is not held.
+    pub missing: Vec<Level>,
+    /// What it needs that is held but rusty.
+    pub stale: Vec<Level>,
+    /// The levels that wait for it.
+    pub opens: Vec<Level>,
+    /// The verdict without exceptional rides, where it differs.
+    pub without_exceptional: Option<Verdict>,
+    /// The decision of the trainer that stands on it.
+    pub overrule: Option<Overrule>,
+    /// The verdict after each day it was asked, oldest first.
+    pub days: Vec<DayVerdict>,
+}
+
+/// Judges one level of a horse with everything that is said of it.
+pub fn judge_level(ladder: &Ladder, file: &HorseFile, place: usize, on: Date) -> Judgement {
+    let standings = judge_horse(ladder, file, on);
+    of_standings(ladder, file, &standings, place, on)
+}
+
+/// The same when the horse has been judged already.
+pub fn of_standings(
+    ladder: &Ladder,
+    file: &HorseFile,
+    standings: &[Standing],
+    place: usize,
+    on: Date,
+) -> Judgement {
+    let level = &ladder.levels[place];
+    let standing = &standings[place];
+    let asks = file.asks.get(place).map_or(&[][..], Vec::as_slice);
+    let asks = &asks[..asks.partition_point(|ask| ask.day <= on)];
+    let shown = Shown {
+        asks: &asks[..standing.history.counted],
+        on,
+        readiness: &standing.history.readiness,
+        below: level
+            .below
+            .and_then(|below| share_below(&standings[below].history.tallies, &level.gate, on)),
+        sides: level.asked_sides(),
+    };
+    let check = check_gate(&shown, &level.gate);
+    let takes = what_it_takes(&shown, &level.gate);
+    let forecast = forecast(&shown, &level.gate, seed(&level.level, on));
+    let overrule = standing
+        .overruled_by
+        .map(|place| file.overrules[place].clone());
+    let levels = |places: &[usize]| -> Vec<Level> {
+        places
+            .iter()
+            .map(|place| ladder.levels[*place].level.clone())
+            .collect()
+    };
+    Judgement {
+        on,
+        verdict: standing.verdict,
+        state: standing.state,
+        says: words::verdict(standing, &check, &takes, ladder),
+        takes: words::takes(&takes, &check),
+        reasons: reasons(standing, &check, level, ladder, overrule.as_ref()),
+        what_it_takes: takes,
+        forecast_says: words::forecast(&forecast),
+        forecast,
+        retention: standing.retention,
+        trends: trends(asks, level, standing),
+        slip: standing.retention.held_since.and_then(|since| {
+            let days: Vec<(Date, f64)> = standing
+                .history
+                .tallies
+                .iter()
+                .map(|day| (day.day, day.share()))
+                .collect();
+            slip(&days, since)
+        }),
+        cautions: standing.cautions.clone(),
+        eased: standing
+            .eased
+            .clone()
+            .filter(|_| standing.verdict == Verdict::EaseBack),
+        ease_to: standing
+            .ease_to
+            .map(|place| ladder.levels[place].level.clone()),
+        missing: levels(&standing.missing),
+        stale: levels(&standing.stale),
+        opens: levels(&level.opens),
+        without_exceptional: standing.without_exceptional,
+        overrule,
+        days: standing.history.days.clone(),
+        gate: check,
+    }
+}
+
+/// Judges one level from its reps alone, as if what it needs were held. None when
+/// the ladder does not have the level.
+pub fn judge_reps(ladder: &Ladder, level: &Level, reps: &[Rep], on: Date) -> Option<Judgement> {
+    let place = ladder.position(level)?;
+    let mut file = HorseFile::of_reps(ladder, reps);
+    let at = &ladder.levels[place];
+    file.overrules = at
+        .below
+        .iter()
+        .chain(at.needs.iter().flatten())
+        .map(|need| Overrule {
+            overrule_id: Uuid::nil(),
+            level: ladder.levels[*need].level.clone(),
+            day: on,
+            judge_said: Verdict::Stay,
+            counts_as: Verdict::Advance,
+            reason: "taken as held".to_owned(),
+        })
+        .collect();
+    Some(judge_level(ladder, &file, place, on))
+}
+
+/// The forecast's draws depend on nothing but level and date.
+fn seed(level: &Level, on: Date) -> u64 {
+    let letters = level.to_string();
+    letters
+        .bytes()
+        .fold(0xcbf2_9ce4_8422_2325, |seed: u64, byte| {
+            (seed ^ u64::from(byte)).wrapping_mul(0x0100_0000_01b3)
+        })
+        ^ (i64::from(on.year()) * 400 + i64::from(on.day_of_year())).unsigned_abs()
+}
+
+fn trends(asks: &[Ask], level: &LadderLevel, standing: &Standing) -> Trends {
+    let tallies = &standing.history.tallies;
+    let lately = &tallies[tallies.len().saturating_sub(TREND_DAYS)..];
+    let number = |day: Date| f64::from(day.day_of_year()) + 366.0 * f64::from(day.year());
+    let days: Vec<f64> = lately.iter().map(|day| number(day.day)).collect();
+    let shares: Vec<f64> = lately.iter().map(super::history::DayTally::share).collect();
+    let timed: Vec<(f64, f64)> = asks
+        .chunk_by(|a, b| a.day == b.day)
+        .filter(|day| lately.first().is_some_and(|first| day[0].day >= first.day))
+        .filter_map(|day| {
+            let times: Vec<TimeToGive> = day.iter().filter_map(|ask| ask.time).collect();
+            let mean = restricted_mean_s(&times, level.gate.horizon_s)?;
+            Some((number(day[0].day), -mean))
+        })
+        .collect();
+    let (time_days, times): (Vec<f64>, Vec<f64>) = timed.into_iter().unzip();
+    Trends {
+        soft_share: trend(&days, &shares),
+        time: (!times.is_empty()).then(|| trend(&time_days, &times)),
+    }
+}
+
+fn reasons(
+    standing: &Standing,
+    check: &GateCheck,
+    level: &LadderLevel,
+    ladder: &Ladder,
+    overrule: Option<&Overrule>,
+) -> Vec<Reason> {
+    let mut all = Vec::new();
+    let own = |side, level, says| Reason {
+        item: None,
+        side,
+        level,
+        holds_back: true,
+        says,
+    };
+    for caution in &standing.cautions {
+        let side = match caution {
+            Caution::SideDrop(drop) => Some(drop.side),
+            _ => None,
+        };
+        all.push(own(side, None, words::caution(caution)));
+    }
+    if let Some(eased) = &standing.eased {
+        all.push(own(None, None, words::eased(eased, ladder)));
+    }
+    if standing.retention.is_rusty() {
+        all.push(own(None, None, words::rusty(&standing.retention)));
+    }
+    for (places, rusty) in [(&standing.missing, false), (&standing.stale, true)] {
+        for place in places {
+            let need = &ladder.levels[*place];
+            all.push(own(
+                None,
+                Some(need.level.clone()),
+                words::need(need, rusty),
+            ));
+        }
+    }
+    if let Some(overrule) = overrule {
+        all.push(Reason {
+            holds_back: !overrule.lets_count(),
+            ..own(None, None, words::overruled(overrule))
+        });
+    }
+    let rails = |passes| check.items.iter().filter(move |item| item.passes == passes);
+    for item in rails(false).chain(rails(true)) {
+        all.push(Reason {
+            item: Some(item.item),
+            side: item.side,
+            level: None,
+            holds_back: !item.passes,
+            says: words::item(item, check, &level.gate),
+        });
+    }
+    all
+}

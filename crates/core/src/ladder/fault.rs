@@ -1,0 +1,170 @@
+//! Faults: what goes wrong, what to rule out first, the holes to look for under
+//! it, and what mends it.
+
+use serde::{Deserialize, Serialize};
+
+use super::{MeasureKind, Sides, SkillId, need};
+
+/// The stable id of a fault, such as `falls_in`.
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(example = "falls_in"))]
+#[serde(transparent)]
+pub struct FaultId(pub String);
+
+impl std::fmt::Display for FaultId {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(&self.0)
+    }
+}
+
+/// One fault. All of it is common practice of the trade, no published source.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Fault {
+    /// Stable id.
+    pub id: FaultId,
+    /// What the chip says.
+    pub name: String,
+    /// Measures it shows in.
+    #[serde(default)]
+    pub in_measures: Vec<MeasureKind>,
+    /// Tracks it shows in.
+    #[serde(default)]
+    pub in_tracks: Vec<String>,
+    /// Skills it shows in.
+    #[serde(default)]
+    pub in_skills: Vec<SkillId>,
+    /// Whether it shows only in work on both reins, or on each side.
+    #[serde(default)]
+    pub in_sides: Option<Sides>,
+    /// What may be the matter before any training: pain, teeth, gear.
+    pub rule_out: Vec<String>,
+    /// Where the missing piece may be; the file writes `skill/rung`,
+    /// `skill/same` or `skill/below`.
+    pub holes: Vec<Hole>,
+    /// What mends it.
+    pub remedy: String,
+    /// When it sends the level down by itself.
+    #[serde(default)]
+    pub ease: Option<Ease>,
+}
+
+/// A level to look at under a fault, as the file writes it.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(transparent)]
+pub struct Hole(pub String);
+
+/// A fault that sends a level down: seen `times` in the last `of_last` asks.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Ease {
+    /// How often.
+    pub times: u32,
+    /// In how many of the last asks of the last ride that asked it.
+    pub of_last: u32,
+    /// For how many rides it is not asked; 0: until it is held below again.
+    pub pause_rides: u32,
+    /// What to do, in a sentence.
+    pub says: String,
+}
+
+impl Fault {
+    /// Whether the fault is offered where this is asked.
+    pub fn shows_in(
+        &self,
+        track: &str,
+        skill: &SkillId,
+        measure: MeasureKind,
+        sides: Sides,
+    ) -> bool {
+        if self.in_sides.is_some_and(|of| of != sides) {
+            return false;
+        }
+        let everywhere =
+            self.in_measures.is_empty() && self.in_tracks.is_empty() && self.in_skills.is_empty();
+        everywhere
+            || self.in_measures.contains(&measure)
+            || self.in_tracks.iter().any(|of| of == track)
+            || self.in_skills.contains(skill)
+    }
+}
+
+/// Faults of one rep, each by its place in [`super::Ladder::faults`].
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash)]
+pub struct FaultSet(u64);
+
+impl FaultSet {
+    /// The most faults a set can hold.
+    pub const MOST: usize = 64;
+
+    /// With one fault more.
+    pub fn add(&mut self, position: usize) {
+        self.0 |= 1 << position;
+    }
+
+    /// Whether it holds the fault at `position`.
+    pub fn has(self, position: usize) -> bool {
+        self.0 & (1 << position) != 0
+    }
+
+    /// Whether there is none.
+    pub fn is_empty(self) -> bool {
+        self.0 == 0
+    }
+
+    /// The faults of both.
+    pub fn union(self, other: FaultSet) -> FaultSet {
+        FaultSet(self.0 | other.0)
+    }
+
+    /// The places of the faults, lowest first.
+    pub fn positions(self) -> impl Iterator<Item = usize> {
+        (0..FaultSet::MOST).filter(move |position| self.has(*position))
+    }
+}
+
+impl super::Ladder {
+    /// The level a hole names, seen from the level at `seen_at`: `same` is the
+    /// rung of that gait, or the highest below it; `below` one rung slower. None
+    /// when the program does not have the skill.
+    pub fn hole(&self, hole: &str, seen_at: usize) -> Option<usize> {
+        let at = &self.levels[seen_at];
+        let (skill, which) = need::split(hole);
+        let own = skill == "own";
+        let skill = if own {
+            at.level.skill.clone()
+        } else {
+            SkillId(skill.to_owned())
+        };
+        let rungs: Vec<usize> = self.rungs_of(&skill).collect();
+        let slower = |or_same: bool| {
+            rungs
+                .iter()
+                .rev()
+                .find(|rung| {
+                    let gait = self.levels[**rung].gait;
+                    gait < at.gait || (or_same && gait == at.gait)
+                })
+                .or(rungs.first())
+                .copied()
+        };
+        match which {
+            need::Rungs::Below if own => at.below,
+            need::Rungs::Below => slower(false),
+            need::Rungs::Same => rungs
+                .iter()
+                .find(|rung| self.levels[**rung].level.rung == at.level.rung)
+                .copied()
+                .or_else(|| slower(true)),
+            need::Rungs::Only => rungs.first().copied(),
+            need::Rungs::Named(name) => rungs
+                .iter()
+                .find(|rung| self.levels[**rung].level.rung.0 == name)
+                .copied(),
+        }
+    }
+}

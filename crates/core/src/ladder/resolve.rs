@@ -1,0 +1,276 @@
+//! From the file and a program to the ladder a horse stands on: which skills it
+//! has, what each level needs, in an order in which needs come first.
+
+use std::collections::HashMap;
+
+use super::error::LadderError;
+use super::file::{LadderFile, SkillInFile};
+use super::need;
+use super::{Ladder, LadderLevel, Level, RungId, Skill, Track};
+use crate::bounds::FieldError;
+use crate::program::{Program, Schools};
+
+/// A need before it is resolved: the words of the file, and the level that has it.
+struct Written<'a> {
+    at: usize,
+    need: &'a str,
+}
+
+impl Ladder {
+    /// The ladder of a program.
+    ///
+    /// # Errors
+    /// A change of the program that names no level, or a gate it makes that
+    /// cannot be; the field is the place in the program.
+    pub fn of(file: &LadderFile, program: &Program) -> Result<Ladder, FieldError> {
+        let mut ladder = resolve(file, &program.schools)
+            .map_err(|error| FieldError::new("/schools", error.to_string()))?;
+        program.change_gates(&mut ladder)?;
+        Ok(ladder)
+    }
+}
+
+pub(super) fn resolve(file: &LadderFile, schools: &Schools) -> Result<Ladder, LadderError> {
+    let mut tracks = Vec::new();
+    let mut levels: Vec<LadderLevel> = Vec::new();
+    let mut written: Vec<Written<'_>> = Vec::new();
+    for (track_place, track) in file.tracks.iter().enumerate() {
+        let mut skills = Vec::new();
+        for skill in track.skills.iter().filter(|skill| taught(skill, schools)) {
+            skills.push(skill_of(file, skill, schools)?);
+            for (place, rung) in skill.levels.iter().enumerate() {
+                let at = levels.len();
+                let below = (place > 0 && !skill.apart).then(|| at - 1);
+                levels.push(level_of(file, skill, rung, track_place, below)?);
+                written.extend(needs_of(skill, rung, schools).map(|need| Written { at, need }));
+            }
+        }
+        tracks.push(Track {
+            id: track.id.clone(),
+            name: track.name.clone(),
+            caution: track.caution.clone(),
+            skills,
+        });
+    }
+    let index: HashMap<Level, usize> = levels
+        .iter()
+        .enumerate()
+        .map(|(place, known)| (known.level.clone(), place))
+        .collect();
+    for need in written {
+        let found = resolve_need(file, schools, &levels[need.at].level, need.need, &index)?;
+        levels[need.at].needs.push(found);
+    }
+    let order = needs_first(&levels)?;
+    Ok(Ladder {
+        version: file.version,
+        tracks,
+        faults: file.faults.clone(),
+        ..reorder(levels, &order)
+    })
+}
+
+/// Whether a program of these schools has the skill.
+fn taught(skill: &SkillInFile, schools: &Schools) -> bool {
+    let chosen = |c: &super::file::SchoolChoice| schools.chose(&c.question, &c.choice);
+    skill.only_for.as_ref().is_none_or(chosen) && !skill.unless.as_ref().is_some_and(chosen)
+}
+
+fn skill_of(
+    file: &LadderFile,
+    skill: &SkillInFile,
+    schools: &Schools,
+) -> Result<Skill, LadderError> {
+    let notes = skill
+        .note_for
+        .iter()
+        .filter(|note| schools.chose(&note.question, &note.choice));
+    Ok(Skill {
+        id: skill.id.clone(),
+        name: skill.name.clone(),
+        ask: skill.ask.clone(),
+        measure: skill
+            .measure
+            .ok_or_else(|| LadderError::NoMeasure(skill.id.clone()))?,
+        sides: skill.sides,
+        mouth: skill.mouth,
+        apart: skill.apart,
+        caution: skill.caution.clone(),
+        notes: notes.map(|note| note.says.clone()).collect(),
+        rungs: skill.levels.iter().map(|rung| file.rung(rung)).collect(),
+    })
+}
+
+fn level_of(
+    file: &LadderFile,
+    skill: &SkillInFile,
+    rung: &RungId,
+    track: usize,
+    below: Option<usize>,
+) -> Result<LadderLevel, LadderError> {
+    let known = file.rung(rung);
+    let name = if skill.levels.len() == 1 {
+        skill.name.clone()
+    } else {
+        format!("{}, {}", skill.name, known.name)
+    };
+    Ok(LadderLevel {
+        level: Level {
+            skill: skill.id.clone(),
+            rung: rung.clone(),
+        },
+        track,
+        name,
+        measure: skill
+            .measure
+            .ok_or_else(|| LadderError::NoMeasure(skill.id.clone()))?,
+        sides: skill.sides,
+        mouth: skill.mouth,
+        gait: known.gait,
+        gate: file.gate_of(skill, rung)?,
+        below,
+        needs: Vec::new(),
+        opens: Vec::new(),
+    })
+}
+
+/// The needs of a rung as written. Needs of the skill as a whole stand at every
+/// rung of their own: "same" means another level each time.
+fn needs_of<'a>(
+    skill: &'a SkillInFile,
+    rung: &RungId,
+    schools: &'a Schools,
+) -> impl Iterator<Item = &'a str> {
+    let here = skill.needs_at.get(&rung.0).into_iter().flatten();
+    let for_school = skill
+        .needs_for
+        .iter()
+        .filter(|need| schools.chose(&need.question, &need.choice))
+        .flat_map(|need| &need.needs);
+    skill
+        .needs
+        .iter()
+        .chain(here)
+        .chain(for_school)
+        .map(String::as_str)
+}
+
+/// The alternatives of a need; those that a school leaves out fall away.
+fn resolve_need(
+    file: &LadderFile,
+    schools: &Schools,
+    at: &Level,
+    need: &str,
+    index: &HashMap<Level, usize>,
+) -> Result<Vec<usize>, LadderError> {
+    let rungs_of = |skill: &str| file.skill(skill).map(|skill| skill.levels.clone());
+    let mut found = Vec::new();
+    for alternative in need.split(" or ") {
+        let level = need::strict(alternative, &at.rung, rungs_of).map_err(|says| {
+            LadderError::UnknownNeed {
+                at: at.clone(),
+                need: alternative.to_owned(),
+                says,
+            }
+        })?;
+        found.extend(index.get(&level).copied());
+    }
+    if found.is_empty() {
+        return Err(LadderError::Unreachable {
+            level: at.clone(),
+            need: need.to_owned(),
+            school: schools.in_words(),
+        });
+    }
+    Ok(found)
+}
+
+/// An order in which every level stands after all it may need; the order of the
+/// file where that is free.
+fn needs_first(levels: &[LadderLevel]) -> Result<Vec<usize>, LadderError> {
+    let mut mark = vec![Mark::New; levels.len()];
+    let mut order = Vec::with_capacity(levels.len());
+    let mut path = Vec::new();
+    for place in 0..levels.len() {
+        visit(place, levels, &mut mark, &mut path, &mut order)?;
+    }
+    Ok(order)
+}
+
+#[derive(Clone, Copy, PartialEq)]
+enum Mark {
+    New,
+    OnPath,
+    Done,
+}
+
+fn visit(
+    place: usize,
+    levels: &[LadderLevel],
+    mark: &mut [Mark],
+    path: &mut Vec<usize>,
+    order: &mut Vec<usize>,
+) -> Result<(), LadderError> {
+    match mark[place] {
+        Mark::Done => return Ok(()),
+        Mark::OnPath => {
+            let start = path.iter().position(|on| *on == place).unwrap_or(0);
+            let circle = path[start..].iter().chain([&place]);
+            return Err(LadderError::Circle(
+                circle.map(|on| levels[*on].level.clone()).collect(),
+            ));
+        }
+        Mark::New => {}
+    }
+    mark[place] = Mark::OnPath;
+    path.push(place);
+    let level = &levels[place];
+    for need in level.below.iter().chain(level.needs.iter().flatten()) {
+        visit(*need, levels, mark, path, order)?;
+    }
+    path.pop();
+    mark[place] = Mark::Done;
+    order.push(place);
+    Ok(())
+}
+
+fn reorder(levels: Vec<LadderLevel>, order: &[usize]) -> Ladder {
+    let mut now_at = vec![0; order.len()];
+    for (now, before) in order.iter().enumerate() {
+        now_at[*before] = now;
+    }
+    let mut sorted: Vec<LadderLevel> = order
+        .iter()
+        .map(|before| {
+            let mut level = levels[*before].clone();
+            level.below = level.below.map(|below| now_at[below]);
+            for need in level.needs.iter_mut().flatten() {
+                *need = now_at[*need];
+            }
+            level
+        })
+        .collect();
+    for place in 0..sorted.len() {
+        let wanted: Vec<usize> = sorted[place]
+            .below
+            .iter()
+            .chain(sorted[place].needs.iter().flatten())
+            .copied()
+            .collect();
+        for need in wanted {
+            sorted[need].opens.push(place);
+        }
+    }
+    let index = sorted
+        .iter()
+        .enumerate()
+        .map(|(place, level)| (level.level.clone(), place))
+        .collect();
+    Ladder {
+        version: 0,
+        tracks: Vec::new(),
+        faults: Vec::new(),
+        levels: sorted,
+        index,
+    }
+}

@@ -1,0 +1,57 @@
+//! Care: flags and checks of a horse.
+
+use cavesson_core::horse::CareNote;
+use jiff::civil::Date;
+use jiff_sqlx::ToSqlx;
+use uuid::Uuid;
+
+use crate::{BarnTransaction, StoreResult};
+
+/// Keeps a note; one that is known by its id stays as it is.
+///
+/// # Errors
+/// When the query fails.
+pub async fn add(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    note: &CareNote,
+    made_by: Uuid,
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "insert into care (barn_id, care_id, horse_id, kind, day, says, made_by)
+         values ($1, $2, $3, $4, $5, $6, $7) on conflict do nothing",
+        barn_id,
+        note.care_id,
+        horse_id,
+        note.kind.word(),
+        note.day.to_sqlx() as _,
+        note.says.trim(),
+        made_by
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}
+
+/// Clears a flag, or opens it again with none; the horse it is about, when there
+/// is such a note.
+///
+/// # Errors
+/// When the query fails.
+pub async fn clear(
+    barn: &mut BarnTransaction,
+    care_id: Uuid,
+    cleared_on: Option<Date>,
+) -> StoreResult<Option<Uuid>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        "update care set cleared_on = greatest(day, $3::date)
+         where barn_id = $1 and care_id = $2 returning horse_id",
+        barn_id,
+        care_id,
+        cleared_on.map(|day| day.to_sqlx()) as _
+    )
+    .fetch_optional(barn.connection())
+    .await?)
+}

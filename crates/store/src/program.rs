@@ -1,0 +1,172 @@
+//! Programs and their versions.
+
+use cavesson_core::program::Program;
+use jiff::Timestamp;
+use sqlx::types::Json;
+use uuid::Uuid;
+
+use crate::{BarnTransaction, StoreError, StoreResult};
+
+/// One version of a program.
+#[derive(Debug, Clone, PartialEq)]
+pub struct ProgramVersion {
+    /// The program.
+    pub program_id: Uuid,
+    /// Counts from one.
+    pub version: i32,
+    /// The version of the ladder it was made on.
+    pub ladder_version: i32,
+    /// What it says.
+    pub content: Program,
+    /// Who made it.
+    pub made_by: String,
+    /// When.
+    pub made_at: Timestamp,
+}
+
+struct Row {
+    program_id: Uuid,
+    version: i32,
+    ladder_version: i32,
+    content: Json<Program>,
+    made_by: String,
+    made_at: jiff_sqlx::Timestamp,
+}
+
+impl From<Row> for ProgramVersion {
+    fn from(row: Row) -> ProgramVersion {
+        ProgramVersion {
+            program_id: row.program_id,
+            version: row.version,
+            ladder_version: row.ladder_version,
+            content: row.content.0,
+            made_by: row.made_by,
+            made_at: row.made_at.to_jiff(),
+        }
+    }
+}
+
+/// The version in use of every program of the barn, by name.
+///
+/// # Errors
+/// When the query fails.
+pub async fn in_use(barn: &mut BarnTransaction) -> StoreResult<Vec<ProgramVersion>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query_as!(
+        Row,
+        r#"select distinct on (v.program_id) v.program_id, v.version, v.ladder_version,
+                  v.content as "content: Json<Program>", p.name as made_by,
+                  v.made_at as "made_at: jiff_sqlx::Timestamp"
+           from program_version v
+           join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
+           where v.barn_id = $1
+           order by v.program_id, v.version desc"#,
+        barn_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let mut programs: Vec<ProgramVersion> = rows.into_iter().map(Into::into).collect();
+    programs.sort_by(|a, b| a.content.name.cmp(&b.content.name));
+    Ok(programs)
+}
+
+/// Every version of a program, the one in use first.
+///
+/// # Errors
+/// When the query fails.
+pub async fn versions(
+    barn: &mut BarnTransaction,
+    program_id: Uuid,
+) -> StoreResult<Vec<ProgramVersion>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query_as!(
+        Row,
+        r#"select v.program_id, v.version, v.ladder_version,
+                  v.content as "content: Json<Program>", p.name as made_by,
+                  v.made_at as "made_at: jiff_sqlx::Timestamp"
+           from program_version v
+           join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
+           where v.barn_id = $1 and v.program_id = $2
+           order by v.version desc"#,
+        barn_id,
+        program_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows.into_iter().map(Into::into).collect())
+}
+
+/// Adds a program with its first version.
+///
+/// # Errors
+/// When the query fails.
+pub async fn add(
+    barn: &mut BarnTransaction,
+    program_id: Uuid,
+    content: &Program,
+    ladder_version: i32,
+    made_by: Uuid,
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "insert into program (barn_id, program_id) values ($1, $2)",
+        barn_id,
+        program_id
+    )
+    .execute(barn.connection())
+    .await?;
+    add_version(barn, program_id, 1, content, ladder_version, made_by).await
+}
+
+/// Adds a version on top of the one before it.
+///
+/// # Errors
+/// [`StoreError::Taken`] when somebody has made that version meanwhile.
+pub async fn add_version(
+    barn: &mut BarnTransaction,
+    program_id: Uuid,
+    version: i32,
+    content: &Program,
+    ladder_version: i32,
+    made_by: Uuid,
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    let added = sqlx::query!(
+        "insert into program_version (barn_id, program_id, version, ladder_version, content, made_by)
+         values ($1, $2, $3, $4, $5, $6) on conflict do nothing",
+        barn_id,
+        program_id,
+        version,
+        ladder_version,
+        serde_json::to_value(content).unwrap_or_default(),
+        made_by
+    )
+    .execute(barn.connection())
+    .await?;
+    if added.rows_affected() == 1 {
+        Ok(())
+    } else {
+        Err(StoreError::Taken("this version of the program"))
+    }
+}
+
+/// Puts a horse on a program; none is the ladder as it ships.
+///
+/// # Errors
+/// When the query fails.
+pub async fn put_horse(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    program_id: Option<Uuid>,
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "update horse set program_id = $3 where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id,
+        program_id
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}

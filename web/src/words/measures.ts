@@ -1,0 +1,118 @@
+import type { Schemas } from '../api/client';
+import { answerWords, handWords, seconds } from './answers';
+
+export type Measure = Schemas['Measure'];
+export type Give = Extract<Measure, { kind: 'give' }>;
+
+export const isGive = (measure: Measure): measure is Give => measure.kind === 'give';
+
+/** The time of an ask, where it is timed. */
+export const timeOf = (measure: Measure): number | null =>
+  isGive(measure) ? measure.time_s : null;
+
+const plural = (count: number, one: string, many = `${one}s`) =>
+  `${count} ${count === 1 ? one : many}`;
+
+const join = (parts: (string | false | null | undefined)[]) => parts.filter(Boolean).join(', ');
+
+/** What was measured, in the trainer's words. */
+export function measureInWords(measure: Measure): string {
+  switch (measure.kind) {
+    case 'give':
+      return join([
+        seconds(measure.time_s),
+        answerWords[measure.answer],
+        handWords[measure.hand],
+        measure.bumps != null && plural(measure.bumps, 'bump'),
+      ]);
+    case 'steps':
+      return join([
+        `${measure.clean} of ${plural(measure.asked, 'step')} clean`,
+        measure.hurried && 'hurried',
+      ]);
+    case 'circle':
+      return join([
+        `${measure.soft_circles} of ${plural(measure.circles, 'circle')} soft`,
+        measure.nose_ups > 0 && plural(measure.nose_ups, 'nose-up'),
+        measure.fell_in && 'fell in',
+        measure.fell_out && 'fell out',
+        measure.broke_gait && 'broke gait',
+      ]);
+    case 'stop':
+      return join([
+        `feet quit in ${plural(measure.strides, 'stride')}`,
+        measure.off_bridle_s == null
+          ? 'never off the bridle'
+          : `off the bridle in ${seconds(measure.off_bridle_s)}`,
+        measure.head !== 'quiet' && `head ${measure.head}`,
+        measure.crept && 'feet crept',
+        measure.drift && `drifted ${measure.drift}`,
+      ]);
+    case 'roll':
+      return join([
+        measure.weight_behind ? 'weight behind' : 'weight in front',
+        measure.fell_forward && 'fell forward',
+        `left ${measure.exit}`,
+      ]);
+    case 'depart':
+      return join([
+        measure.waited ? 'waited' : 'did not wait',
+        measure.right_lead ? 'right lead' : 'wrong lead',
+        !measure.head_still && 'head up',
+      ]);
+    case 'change':
+      return join([
+        endWords[measure.ends],
+        !measure.waited && 'did not wait',
+        measure.sped_up && 'sped up',
+      ]);
+    case 'carry':
+      return join([
+        `${measure.carried} of ${measure.asked} ${measure.unit === 'seconds' ? 's' : 'circles'}`,
+        measure.leaves > 0 && `left it ${plural(measure.leaves, 'time')}`,
+      ]);
+    case 'obstacle':
+      return join([
+        measure.crossed ? 'crossed' : 'not crossed',
+        plural(measure.tries, 'try', 'tries'),
+        measure.ran_out && `ran out ${measure.ran_out}`,
+        measure.jumped_off && 'jumped off',
+      ]);
+    case 'turn':
+      return join([
+        measure.result === 'turned' ? 'turned it' : 'lost it',
+        positionWords[measure.position],
+        measure.shoulders === 'leaked' && 'shoulder leaked',
+        measure.weight === 'head_tossed' && 'head tossed',
+        !measure.waited && 'panicked',
+      ]);
+    case 'run':
+      return join([
+        measure.time_s != null && seconds(measure.time_s),
+        `pockets at the back ${measure.barrels.map((barrel) => barrel.pocket_ft[1]).join(', ')} ft`,
+      ]);
+    case 'calm':
+      return join([
+        measure.relaxed ? 'relaxed through' : 'not relaxed',
+        `${measure.minutes} min`,
+        (measure.drawn_to?.length ?? 0) > 0 && `drawn to ${measure.drawn_to?.join(', ')}`,
+      ]);
+    case 'count':
+      return plural(measure.count, 'time');
+  }
+}
+
+const endWords: Record<Schemas['Ends'], string> = {
+  hind_first: 'hind end first',
+  together: 'together',
+  hind_late: 'hind end late',
+  front_only: 'front only',
+  missed: 'no change',
+};
+
+const positionWords: Record<Schemas['Position'], string> = {
+  short: 'short of it',
+  even: 'even',
+  long: 'half a length long',
+  past: 'past it',
+};
