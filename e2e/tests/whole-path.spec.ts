@@ -39,7 +39,7 @@ test('from Today through a ride to the open gate and back to a single ask', asyn
   await expect(page.getByText('First ask soft, left side')).toBeVisible();
   await page.locator('[data-rep]').first().click();
   await expect(
-    page.getByText(/Left rein, fingertip: gave after 1\.[123] s\. The first ask/),
+    page.getByText(/Left: gave after 1\.[123] s, fingertip\. The first ask/),
   ).toBeVisible();
   await page.getByRole('link', { name: 'See it in its ride' }).click();
   await expect(page.locator('tr[aria-current=true]')).toContainText('first ask');

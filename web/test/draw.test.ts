@@ -25,7 +25,9 @@ describe('the rein strip', () => {
     expect(stripInWords([rep('left', true), rep('left', false), rep('right', true)])).toBe(
       'Rein strip: left 1 of 2 soft, right 1 of 1 soft',
     );
-    expect(repInWords(rep('left', undefined))).toBe('Left, 1.2 s, gave, fingertip: not judged yet');
+    expect(repInWords(rep('left', undefined))).toBe(
+      'Left, gave after 1.2 s, fingertip: not judged yet',
+    );
   });
 });
 

@@ -20,8 +20,7 @@ export function measureInWords(measure: Measure): string {
   switch (measure.kind) {
     case 'give':
       return join([
-        seconds(measure.time_s),
-        answerWords[measure.answer],
+        gaveAfter(measure),
         handWords[measure.hand],
         measure.bumps != null && plural(measure.bumps, 'bump'),
       ]);
@@ -100,6 +99,12 @@ export function measureInWords(measure: Measure): string {
     case 'count':
       return plural(measure.count, 'time');
   }
+}
+
+/** An ask that ended without a give was waited on. */
+function gaveAfter({ answer, time_s }: Give): string {
+  const came = answer === 'gave' || answer === 'late';
+  return `${answerWords[answer]}${came ? ' after' : ', waited'} ${seconds(time_s)}`;
 }
 
 const endWords: Record<Schemas['Ends'], string> = {
