@@ -1,7 +1,8 @@
-//! The Cavesson program: serve, demo, calc, openapi.
+//! The Cavesson program: serve, demo, calc, bench, openapi.
 
 #![warn(clippy::unwrap_used)]
 
+mod bench;
 mod calculate;
 mod demo;
 mod serve;
@@ -26,6 +27,8 @@ enum Task {
     Demo(demo::Arguments),
     /// Run a calculator: one JSON object on standard input, one on standard output
     Calc(calculate::Arguments),
+    /// Measure: is the judge right, and how fast
+    Bench(bench::Arguments),
     /// Print the OpenAPI document
     Openapi,
 }
@@ -41,6 +44,7 @@ fn main() -> anyhow::Result<std::process::ExitCode> {
         Task::Serve(arguments) => wait_for(serve::run(arguments))?,
         Task::Demo(arguments) => wait_for(demo::run(arguments))?,
         Task::Calc(arguments) => return calculate::run(&arguments),
+        Task::Bench(arguments) => bench::run(arguments)?,
         Task::Openapi => println!("{}", cavesson_server::openapi().to_pretty_json()?),
     }
     Ok(std::process::ExitCode::SUCCESS)

@@ -99,6 +99,10 @@ pub const LONG_SERIES: Bound = bound("figures at once", "", 0.0, 100_000.0);
 pub const REPS_AT_ONCE: Bound = bound("reps at once", "reps", 0.0, 5_000.0);
 /// Readiness on the logit scale, for a simulated horse.
 pub const LOGIT: Bound = bound("readiness (logit)", "", -10.0, 10.0);
+/// Days from one simulated ride to the next.
+pub const GAP_DAYS: Bound = bound("days between rides", "days", 1.0, 60.0);
+/// Asks of a level and side in a simulated ride; levels of a simulated horse.
+pub const ASKS_A_SIDE: Bound = bound("asks at once", "", 0.0, 60.0);
 /// A rate or an effect of a simulated horse, on the logit scale.
 pub const RATE: Bound = bound("rate or effect", "", 0.0, 10.0);
 /// A chance or share of a simulated horse.

@@ -111,6 +111,20 @@ fn charts_and_trend_answer_with_the_documented_fields() {
 #[case("give-times", json!({"left": [[-1, true]], "right": [], "horizon_s": 6}), "/left/0/0", "time must be 0 to 1000000 s, found -1")]
 #[case("give-times", json!({"left": [], "right": [], "horizon_s": 0}), "/horizon_s", "horizon must be 0.1 to 1000000 s, found 0")]
 #[case("give-times", json!({"left": [], "right": []}), "", "missing field `horizon_s`")]
+#[case("judge", json!({"reps": [], "date": "soon"}), "/date", "failed to parse")]
+#[case("judge", json!({"reps": [], "date": "2026-03-02", "ladder": "mine"}), "/ladder", "must be \"default\", found \"mine\"")]
+#[case("judge", json!({"reps": [], "date": "2026-03-02", "program": {"schools": {"bridle": "rope"}}}), "/program/schools", "the choices are snaffle, hackamore, restore")]
+#[case("judge", json!({"reps": [], "date": "2026-03-02", "program": {"gates": [{"skill": "bend.flax", "gate": {}}]}}), "/program/gates/0/skill", "bend has bend.flex")]
+#[case("judge", json!({"reps": [], "date": "2026-03-02", "context": {"care": [{"care_id": "00000000-0000-0000-0000-000000000001", "kind": "cough", "day": "2026-03-01"}]}}), "/context/care/0/kind", "unknown variant `cough`")]
+#[case("judge", json!({"reps": [], "date": "2026-03-02", "context": {"overrules": [{"overrule_id": "00000000-0000-0000-0000-000000000001", "level": {"skill": "bend.flex", "rung": "stand"}, "day": "2026-03-01", "judge_said": "stay", "counts_as": "advance", "reason": " "}]}}), "/context/overrules/0/reason", "letters must be 1 to 600 letters, found 0")]
+#[case("judge", json!({"reps": [], "date": "2026-03-02", "context": {"overrules": [{"overrule_id": "00000000-0000-0000-0000-000000000001", "level": {"skill": "bend.flex", "rung": "lope"}, "day": "2026-03-01", "judge_said": "stay", "counts_as": "advance", "reason": "seen it"}]}}), "/context/overrules/0/level/rung", "bend.flex is asked at stand, found lope")]
+#[case("simulate-horse", json!({"rides": {"count": 1, "first_day": "2026-03-02", "asks": []}}), "", "missing field `seed`")]
+#[case("simulate-horse", json!({"rides": {"count": 201, "first_day": "2026-03-02", "asks": []}, "seed": 1}), "/rides/count", "must be 0 to 200 rides, found 201")]
+#[case("simulate-horse", json!({"rides": {"count": 1, "gap_days": 0, "first_day": "2026-03-02", "asks": []}, "seed": 1}), "/rides/gap_days", "must be 1 to 60 days, found 0")]
+#[case("simulate-horse", json!({"rides": {"count": 1, "first_day": "2026-03-02", "asks": [{"skill": "bend.ribs", "rung": "run", "left": 3}]}, "seed": 1}), "/rides/asks/0/rung", "bend.ribs is asked at walk, jog, lope, found run")]
+#[case("simulate-horse", json!({"rides": {"count": 1, "first_day": "2026-03-02", "asks": [{"skill": "bend.ribs", "rung": "walk", "left": 61}]}, "seed": 1}), "/rides/asks/0/left", "must be 0 to 60, found 61")]
+#[case("simulate-horse", json!({"traits": {"rate": -1}, "rides": {"count": 1, "first_day": "2026-03-02", "asks": []}, "seed": 1}), "/traits/rate", "must be 0 to 10, found -1")]
+#[case("simulate-horse", json!({"traits": {"weaker_side": "both"}, "rides": {"count": 1, "first_day": "2026-03-02", "asks": []}, "seed": 1}), "/traits/weaker_side", "must be left or right, found both")]
 #[case("gate", json!({"reps": [], "date": "soon"}), "/date", "failed to parse")]
 #[case("gate", json!({"reps": [], "gate": {"low_share": 2}, "date": "2026-03-02"}), "/gate/low_share", "share must be 0 to 1, found 2")]
 fn bad_input_names_the_field_and_what_is_allowed(
@@ -138,6 +152,56 @@ fn gate_refuses_reps_of_two_levels_and_times_below_zero() {
     assert_eq!(
         says,
         "time to give or time waited must be 0 to 120 s, found -0.1"
+    );
+}
+
+#[test]
+fn a_simulated_horse_is_judged_by_the_next_calculator() {
+    let asks = json!([{"skill": "start.bend-ground", "rung": "stand", "left": 6, "right": 6},
+                      {"skill": "bend.flex", "rung": "stand", "left": 5, "right": 5},
+                      {"skill": "frame.poll", "rung": "stand", "left": 6}]);
+    let ridden = run(
+        "simulate-horse",
+        json!({"traits": {"plateau": 5.0, "rate": 0.3, "weaker_by": 0.1, "day_sd": 0.1}, "seed": 4,
+               "rides": {"count": 24, "first_day": "2026-03-02", "asks": asks}}),
+    )
+    .unwrap();
+    assert_eq!(ridden["truth"].as_array().unwrap().len(), 72);
+    assert_eq!(ridden["reps"].as_array().unwrap().len(), 24 * 28);
+    let judged = run(
+        "judge",
+        json!({"reps": ridden["reps"], "date": "2026-03-25"}),
+    )
+    .unwrap();
+    let verdicts = judged["verdicts"].as_array().unwrap();
+    let said: Vec<(&str, &str)> = verdicts
+        .iter()
+        .map(|v| {
+            (
+                v["level"]["skill"].as_str().unwrap(),
+                v["judgement"]["state"].as_str().unwrap(),
+            )
+        })
+        .collect();
+    assert_eq!(
+        said,
+        [
+            ("start.bend-ground", "held"),
+            ("bend.flex", "held"),
+            ("frame.poll", "held")
+        ]
+    );
+    // The frame's gate passes, but the hip at the stand, which it needs, was never asked.
+    let poll = &verdicts[2]["judgement"];
+    assert_eq!(poll["gate"]["passes"], true);
+    assert_eq!(poll["verdict"], "stay");
+    assert_eq!(
+        poll["missing"][0],
+        json!({"skill": "bend.hip", "rung": "stand"})
+    );
+    assert_eq!(
+        judged["others"].as_array().unwrap().len() + 3,
+        cavesson_core::ladder::Ladder::shipped().levels.len()
     );
 }
 

@@ -3,14 +3,17 @@
 //! names.
 //!
 //! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
-//! - [`gate`]
+//! - [`gate`], [`judge`]
+//! - [`simulate_horse`]
 
 pub mod cusum;
 pub mod evenness;
 pub mod ewma;
 pub mod gate;
 pub mod give_times;
+pub mod judge;
 pub mod share;
+pub mod simulate_horse;
 pub mod trend;
 
 use serde::Serialize;
@@ -52,6 +55,8 @@ pub const ALL: &[Calculator] = &[
     ewma::CALCULATOR,
     cusum::CALCULATOR,
     gate::CALCULATOR,
+    judge::CALCULATOR,
+    simulate_horse::CALCULATOR,
 ];
 
 /// The calculator of that name.

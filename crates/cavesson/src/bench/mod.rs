@@ -1,0 +1,46 @@
+//! `cavesson bench`: measurements whose tables stand in docs/.
+//!
+//! - [`judge`]: is the judge right? candidate rules on simulated horses
+
+mod judge;
+
+use std::path::PathBuf;
+
+use anyhow::Context;
+
+/// What `bench` is told.
+#[derive(clap::Args)]
+pub struct Arguments {
+    #[command(subcommand)]
+    bench: Bench,
+}
+
+#[derive(clap::Subcommand)]
+enum Bench {
+    /// Candidate rules on simulated horses: false advances, delay, forecasts
+    Judge(judge::Arguments),
+}
+
+/// Runs a bench.
+pub fn run(arguments: Arguments) -> anyhow::Result<()> {
+    match arguments.bench {
+        Bench::Judge(arguments) => judge::run(&arguments),
+    }
+}
+
+const FROM: &str = "<!-- measured: from here on written by the bench -->";
+const TO: &str = "<!-- measured: up to here -->";
+
+/// Puts `measured` between the two marks of a document; the rest stays.
+fn write_between_marks(path: &PathBuf, measured: &str) -> anyhow::Result<()> {
+    let text = std::fs::read_to_string(path)
+        .with_context(|| format!("reading {}; run this in the repository", path.display()))?;
+    let (before, rest) = text
+        .split_once(FROM)
+        .with_context(|| format!("{} has no line \"{FROM}\"", path.display()))?;
+    let (_, after) = rest
+        .split_once(TO)
+        .with_context(|| format!("{} has no line \"{TO}\"", path.display()))?;
+    std::fs::write(path, format!("{before}{FROM}\n\n{measured}\n{TO}{after}"))
+        .with_context(|| format!("writing {}", path.display()))
+}

@@ -1,0 +1,204 @@
+//! `judge`: the reps of one horse, judged at every level of its ladder.
+
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use super::Calculator;
+use crate::bounds::{FieldError, REPS_AT_ONCE};
+use crate::horse::{CareNote, RideMark};
+use crate::judge::{
+    FoundHole, HorseFile, Judgement, Overrule, RideFacts, State, Verdict, holes, judge_horse,
+};
+use crate::ladder::{Ladder, LadderFile, Level};
+use crate::program::Program;
+use crate::rep::Rep;
+
+/// Input of `judge`.
+#[derive(Debug, Clone, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = JudgeInput))]
+#[serde(deny_unknown_fields)]
+pub struct Input {
+    /// The program; the default schools and gates when left out.
+    #[serde(default)]
+    pub program: Program,
+    /// The ladder: "default", the one that ships.
+    #[serde(default = "default_ladder")]
+    pub ladder: String,
+    /// The reps, as the API sends them.
+    pub reps: Vec<Rep>,
+    /// What is known beside the reps.
+    #[serde(default)]
+    pub context: Context,
+    /// The date to judge for.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub date: Date,
+}
+
+/// What is known of the horse beside its reps.
+#[derive(Debug, Clone, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = JudgeContext))]
+#[serde(default, deny_unknown_fields)]
+pub struct Context {
+    /// Its rides, oldest first; those of the reps when left out.
+    pub rides: Vec<Ride>,
+    /// Notes of care.
+    pub care: Vec<CareNote>,
+    /// Decisions of the trainer, oldest first.
+    pub overrules: Vec<Overrule>,
+}
+
+/// One ride.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = JudgeRide))]
+#[serde(deny_unknown_fields)]
+pub struct Ride {
+    /// Its id.
+    pub ride_id: Uuid,
+    /// Its day.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub day: Date,
+    /// What made it unlike the others.
+    #[serde(default)]
+    pub marks: Vec<RideMark>,
+}
+
+fn default_ladder() -> String {
+    "default".to_owned()
+}
+
+/// Output of `judge`.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = JudgeOutput))]
+pub struct Output {
+    /// The version of the ladder.
+    pub ladder_version: u32,
+    /// Every level that was asked, in the order of the work, with everything that
+    /// is said of it.
+    pub verdicts: Vec<LevelJudgement>,
+    /// Every other level: closed, open or held by the trainer's word.
+    pub others: Vec<LevelState>,
+    /// The holes under the faults, strongest first.
+    pub holes: Vec<FoundHole>,
+}
+
+/// One level, judged.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LevelJudgement {
+    /// The level.
+    pub level: Level,
+    /// What it is called.
+    pub name: String,
+    /// What the judge says of it.
+    pub judgement: Judgement,
+}
+
+/// Where a level stands.
+#[derive(Debug, Clone, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LevelState {
+    /// The level.
+    pub level: Level,
+    /// Where it stands.
+    pub state: State,
+    /// What the judge says.
+    pub verdict: Verdict,
+}
+
+/// The calculator.
+pub const CALCULATOR: Calculator = Calculator {
+    name: "judge",
+    about: "The reps of one horse, judged at every level; the holes under its faults.",
+    run: |value| super::run_json(value, calculate),
+    #[cfg(feature = "schema")]
+    schema: super::schemas::<Input, Output>,
+};
+
+/// Judges the horse.
+///
+/// # Errors
+/// A ladder that is not known, a program that does not fit it, a rep, an overrule
+/// or a number out of bounds.
+pub fn calculate(input: Input) -> Result<Output, FieldError> {
+    REPS_AT_ONCE.check_count("/reps", input.reps.len())?;
+    if input.ladder != "default" {
+        return Err(FieldError::new(
+            "/ladder",
+            format!("must be \"default\", found \"{}\"", input.ladder),
+        ));
+    }
+    let ladder = Ladder::of(LadderFile::shipped(), &input.program)
+        .map_err(|error| error.under("/program"))?;
+    super::check_reps(&input.reps, &ladder)?;
+    for (index, overrule) in input.context.overrules.iter().enumerate() {
+        let at = format!("/context/overrules/{index}");
+        overrule.check().map_err(|error| error.under(&at))?;
+        crate::rep::check::find_level(&overrule.level, &ladder)
+            .map_err(|error| error.under(&format!("{at}/level")))?;
+    }
+    let file = file(&input, &ladder);
+    let standings = judge_horse(&ladder, &file, input.date);
+    let (asked, not): (Vec<_>, Vec<_>) = standings
+        .iter()
+        .partition(|standing| standing.last_asked.is_some());
+    Ok(Output {
+        ladder_version: ladder.version,
+        verdicts: asked
+            .into_iter()
+            .map(|standing| LevelJudgement {
+                level: ladder.levels[standing.place].level.clone(),
+                name: ladder.levels[standing.place].name.clone(),
+                judgement: crate::judge::level::of_standings(
+                    &ladder,
+                    &file,
+                    &standings,
+                    standing.place,
+                    input.date,
+                ),
+            })
+            .collect(),
+        others: not
+            .into_iter()
+            .map(|standing| LevelState {
+                level: ladder.levels[standing.place].level.clone(),
+                state: standing.state,
+                verdict: standing.verdict,
+            })
+            .collect(),
+        holes: holes(&ladder, &file, &standings, input.date),
+    })
+}
+
+fn file(input: &Input, ladder: &Ladder) -> HorseFile {
+    let mut file = HorseFile::of_reps(ladder, &input.reps);
+    file.care.clone_from(&input.context.care);
+    file.overrules.clone_from(&input.context.overrules);
+    file.rides = input
+        .context
+        .rides
+        .iter()
+        .map(|ride| RideFacts {
+            ride_id: ride.ride_id,
+            day: ride.day,
+            marks: ride.marks.clone(),
+        })
+        .collect();
+    let mut known: Vec<&Rep> = input.reps.iter().collect();
+    known.sort_by_key(|rep| (rep.day, rep.asked_at));
+    for rep in known {
+        if !file.rides.iter().any(|ride| ride.ride_id == rep.ride_id) {
+            file.rides.push(RideFacts {
+                ride_id: rep.ride_id,
+                day: rep.day,
+                marks: Vec::new(),
+            });
+        }
+    }
+    file.rides.sort_by_key(|ride| ride.day);
+    file
+}

@@ -1,0 +1,646 @@
+//! The whole horse: needs, states, who should look first, what sends a level
+//! down, the trainer's word, exceptional rides, holes. The rules are common
+//! practice of the trade, no source; the figures are product defaults.
+
+mod barn;
+
+use barn::{BRACED, SOFT, day};
+use cavesson_core::Side;
+use cavesson_core::horse::{CareKind, CareNote, RideMark};
+use cavesson_core::judge::{
+    Caution, HorseFile, Outcome, Overrule, RideFacts, Standing, State, Verdict, holes, judge_horse,
+    level, overrule,
+};
+use cavesson_core::ladder::{FaultId, Ladder, Level};
+use cavesson_core::rep::turn::{Position, Shoulders, Tempo, TurnResult, Weight};
+use cavesson_core::rep::{Carry, Change, Count, Measure, Rep, Steps, Turn, carry, change};
+use uuid::Uuid;
+
+/// A horse under test: reps at any level, and what else is known.
+#[derive(Default)]
+struct Horse {
+    reps: Vec<Rep>,
+    rides: Vec<RideFacts>,
+    care: Vec<CareNote>,
+    overrules: Vec<Overrule>,
+}
+
+fn ladder() -> &'static Ladder {
+    Ladder::shipped()
+}
+
+fn place(path: &str) -> usize {
+    ladder().position(&Level::from_path(path).unwrap()).unwrap()
+}
+
+impl Horse {
+    fn new() -> Horse {
+        Horse::default()
+    }
+
+    /// Everything these levels stand on counts as held by the trainer's word.
+    fn standing_on(mut self, path: &str) -> Horse {
+        for under in ladder().under(place(path)) {
+            self = self.overruled(
+                &ladder().levels[under].level.to_string(),
+                0,
+                Verdict::Advance,
+            );
+        }
+        self
+    }
+
+    fn overruled(mut self, path: &str, after: i64, counts_as: Verdict) -> Horse {
+        self.overrules.push(Overrule {
+            overrule_id: Uuid::from_u128(self.overrules.len() as u128),
+            level: Level::from_path(path).unwrap(),
+            day: day(after),
+            judge_said: Verdict::Stay,
+            counts_as,
+            reason: "seen it".into(),
+        });
+        self
+    }
+
+    /// A ride `after` days with these answers at one level, left and right in turn
+    /// where sides are asked apart.
+    fn ride(mut self, path: &str, after: i64, answers: &[Measure]) -> Horse {
+        let level = &ladder().levels[place(path)];
+        let ride_id = Uuid::from_u128(after as u128 + 1);
+        let start = day(after)
+            .at(14, 0, 0, 0)
+            .to_zoned(jiff::tz::TimeZone::UTC)
+            .unwrap()
+            .timestamp();
+        for measure in answers {
+            let number = self.reps.len();
+            let sides = level.asked_sides();
+            self.reps.push(Rep {
+                rep_id: Uuid::from_u128(number as u128),
+                ride_id,
+                skill: level.level.skill.clone(),
+                rung: level.level.rung.clone(),
+                side: sides[number % sides.len()],
+                day: day(after),
+                asked_at: start + jiff::SignedDuration::from_secs(20 * number as i64),
+                measure: measure.clone(),
+                faults: Vec::new(),
+            });
+        }
+        if !self.rides.iter().any(|ride| ride.ride_id == ride_id) {
+            self.rides.push(RideFacts {
+                ride_id,
+                day: day(after),
+                marks: Vec::new(),
+            });
+        }
+        self
+    }
+
+    /// Soft gives on these days, enough for the default gate after five of them.
+    fn soft_gives(mut self, path: &str, days: impl IntoIterator<Item = i64>) -> Horse {
+        for after in days {
+            self = self.ride(path, after, &vec![Measure::Give(SOFT); 12]);
+        }
+        self
+    }
+
+    fn marked(mut self, after: i64, mark: RideMark) -> Horse {
+        let ride = self
+            .rides
+            .iter_mut()
+            .find(|ride| ride.day == day(after))
+            .unwrap();
+        ride.marks.push(mark);
+        self
+    }
+
+    fn cared(mut self, kind: CareKind, after: i64, cleared: Option<i64>) -> Horse {
+        self.care.push(CareNote {
+            care_id: Uuid::from_u128(self.care.len() as u128),
+            kind,
+            day: day(after),
+            cleared_on: cleared.map(day),
+            says: String::new(),
+        });
+        self
+    }
+
+    fn file(&self) -> HorseFile {
+        let mut file = HorseFile::of_reps(ladder(), &self.reps);
+        file.rides = self.rides.clone();
+        file.care = self.care.clone();
+        file.overrules = self.overrules.clone();
+        file
+    }
+
+    fn at(&self, path: &str, after: i64) -> Standing {
+        judge_horse(ladder(), &self.file(), day(after)).remove(place(path))
+    }
+
+    fn said(&self, path: &str, after: i64) -> (Verdict, State) {
+        let standing = self.at(path, after);
+        (standing.verdict, standing.state)
+    }
+}
+
+fn turn(position: Position, shoulders: Shoulders, weight: Weight) -> Measure {
+    Measure::Turn(Turn {
+        tempo: Tempo::Slow,
+        position,
+        shoulders,
+        weight,
+        waited: true,
+        result: TurnResult::Turned,
+    })
+}
+
+const DAYS: [i64; 6] = [0, 1, 2, 3, 4, 5];
+
+#[test]
+fn a_new_horse_has_open_what_needs_nothing_and_closed_the_rest() {
+    let horse = Horse::new();
+    assert_eq!(
+        horse.said("start.touch/stand", 0),
+        (Verdict::Stay, State::Open)
+    );
+    assert_eq!(
+        horse.said("start.bend-ground/stand", 0),
+        (Verdict::Stay, State::Open)
+    );
+    let flex = horse.at("bend.flex/stand", 0);
+    assert_eq!(flex.state, State::Closed);
+    assert_eq!(flex.missing, [place("start.bend-ground/stand")]);
+}
+
+#[test]
+fn a_filled_gate_does_not_advance_while_a_need_is_not_held() {
+    let horse = Horse::new().soft_gives("bend.flex/stand", DAYS);
+    assert_eq!(horse.said("bend.flex/stand", 5).0, Verdict::Stay);
+    let sure = horse.standing_on("bend.flex/stand");
+    assert_eq!(
+        sure.said("bend.flex/stand", 5),
+        (Verdict::Advance, State::Held)
+    );
+    assert_eq!(
+        sure.said("bend.forward-circle/walk", 5).1,
+        State::Open,
+        "it opens what waits"
+    );
+}
+
+#[test]
+fn a_need_that_went_rusty_holds_back_until_it_is_freshened_up() {
+    // Held by its own gate, shown last on day 5, then nothing built on it either.
+    let horse = Horse::new()
+        .soft_gives("start.bend-ground/stand", [0, 1, 2, 3, 4, 5])
+        .soft_gives("bend.flex/stand", [80, 81, 82, 83, 84]);
+    // What is built on a level keeps it fresh: who flexes mounted has kept the ground work.
+    assert_eq!(horse.said("start.bend-ground/stand", 84).1, State::Held);
+    assert_eq!(horse.said("bend.flex/stand", 84).0, Verdict::Advance);
+    assert_eq!(
+        horse.said("start.bend-ground/stand", 79),
+        (Verdict::Refresh, State::Rusty)
+    );
+    let stale = Horse::new()
+        .soft_gives("start.bend-ground/stand", DAYS)
+        .ride("bend.flex/stand", 80, &vec![Measure::Give(BRACED); 4]);
+    assert_eq!(
+        stale.at("bend.flex/stand", 80).stale,
+        [place("start.bend-ground/stand")]
+    );
+}
+
+#[test]
+fn the_level_below_must_have_been_soft_on_its_last_day() {
+    let soft_step = Measure::Steps(Steps {
+        asked: 2,
+        clean: 2,
+        crossed: None,
+        hurried: false,
+    });
+    let stuck = Measure::Steps(Steps {
+        asked: 2,
+        clean: 0,
+        crossed: None,
+        hurried: false,
+    });
+    let mut horse = Horse::new().standing_on("bend.hip/stand");
+    for after in DAYS {
+        horse = horse.ride("bend.hip/stand", after, &vec![soft_step.clone(); 12]);
+    }
+    for after in 6..12 {
+        horse = horse.ride("bend.hip/walk", after, &vec![soft_step.clone(); 12]);
+    }
+    assert_eq!(
+        horse.said("bend.hip/walk", 11),
+        (Verdict::Advance, State::Held)
+    );
+    let horse = horse.ride(
+        "bend.hip/stand",
+        12,
+        &[soft_step, stuck.clone(), stuck.clone(), stuck],
+    );
+    let standing = horse.at("bend.hip/walk", 12);
+    assert_eq!(standing.verdict, Verdict::Stay);
+    let judged = level::of_standings(
+        ladder(),
+        &horse.file(),
+        &judge_horse(ladder(), &horse.file(), day(12)),
+        place("bend.hip/walk"),
+        day(12),
+    );
+    assert!(
+        judged.reasons[0]
+            .says
+            .starts_with("The level below was 25 % soft"),
+        "{:?}",
+        judged.reasons[0]
+    );
+}
+
+#[test]
+fn what_adds_up_is_held_when_the_number_is_reached() {
+    let mut horse = Horse::new().standing_on("start.mount/stand");
+    for after in 0..12 {
+        horse = horse.ride(
+            "start.mount/stand",
+            after,
+            &[Measure::Count(Count { count: 8 })],
+        );
+    }
+    let standing = horse.at("start.mount/stand", 11);
+    assert_eq!(standing.verdict, Verdict::Stay);
+    let takes = standing.takes.unwrap();
+    assert_eq!(takes.if_all_soft.unwrap().both_reps, 4, "96 of 100");
+    assert_eq!(takes.at_present_rate.unwrap().days, 1);
+    let horse = horse.ride(
+        "start.mount/stand",
+        12,
+        &[Measure::Count(Count { count: 4 })],
+    );
+    assert_eq!(
+        horse.said("start.mount/stand", 12),
+        (Verdict::Advance, State::Held)
+    );
+}
+
+#[test]
+fn a_safety_gate_forgives_nothing_in_the_last_twenty() {
+    let days = 0..9;
+    let horse = Horse::new()
+        .standing_on("start.brake/stand")
+        .soft_gives("start.brake/stand", days);
+    assert_eq!(
+        horse.said("start.brake/stand", 8),
+        (Verdict::Advance, State::Held)
+    );
+    let missed = horse.ride(
+        "start.brake/stand",
+        9,
+        &[SOFT, SOFT, SOFT, SOFT, SOFT, BRACED].map(Measure::Give),
+    );
+    assert_eq!(missed.said("start.brake/stand", 9).0, Verdict::Stay);
+}
+
+#[test]
+fn open_flags_and_overdue_checks_come_before_everything() {
+    let horse = || {
+        Horse::new()
+            .standing_on("bend.flex/stand")
+            .soft_gives("bend.flex/stand", DAYS)
+    };
+    for kind in [CareKind::Pain, CareKind::Unlevel, CareKind::RigMisfit] {
+        let flagged = horse().cared(kind, 4, None);
+        assert_eq!(
+            flagged.said("bend.flex/stand", 5).0,
+            Verdict::CheckFirst,
+            "{kind:?}"
+        );
+        assert_ne!(
+            flagged.said("bend.flex/stand", 3).0,
+            Verdict::CheckFirst,
+            "not noted yet"
+        );
+        let cleared = horse().cared(kind, 4, Some(5));
+        assert_eq!(
+            cleared.said("bend.flex/stand", 5).0,
+            Verdict::Advance,
+            "{kind:?} cleared"
+        );
+    }
+    let overdue = horse().cared(CareKind::Teeth, -366, None);
+    assert_eq!(overdue.said("bend.flex/stand", 5).0, Verdict::CheckFirst);
+    let fresh = overdue.cared(CareKind::Teeth, -30, None);
+    assert_eq!(fresh.said("bend.flex/stand", 5).0, Verdict::Advance);
+    // Not work in the mouth: teeth do not hold it back.
+    let ground = Horse::new()
+        .soft_gives("start.bend-ground/stand", 0..9)
+        .cared(CareKind::Teeth, -400, None);
+    assert_eq!(
+        ground.said("start.bend-ground/stand", 8).0,
+        Verdict::Advance
+    );
+}
+
+#[test]
+fn trouble_on_two_rides_in_a_row_is_looked_at_first() {
+    let horse = || {
+        Horse::new()
+            .standing_on("bend.flex/stand")
+            .soft_gives("bend.flex/stand", DAYS)
+    };
+    let once = horse().marked(5, RideMark::Trouble);
+    assert_eq!(once.said("bend.flex/stand", 5).0, Verdict::Advance);
+    let twice = horse()
+        .marked(4, RideMark::Trouble)
+        .marked(5, RideMark::Trouble);
+    let standing = twice.at("bend.flex/stand", 5);
+    assert_eq!(standing.verdict, Verdict::CheckFirst);
+    assert_eq!(standing.cautions, [Caution::Trouble { day: day(5) }]);
+}
+
+#[test]
+fn an_ease_back_names_the_highest_held_level_under_it() {
+    let braced = vec![Measure::Give(BRACED); 8];
+    let horse = Horse::new()
+        .standing_on("frame.poll/jog")
+        .ride("frame.poll/jog", 3, &braced);
+    let standing = horse.at("frame.poll/jog", 3);
+    assert_eq!(
+        (standing.verdict, standing.state),
+        (Verdict::EaseBack, State::Eased)
+    );
+    assert_eq!(standing.ease_to, Some(place("frame.poll/walk")));
+}
+
+#[test]
+fn a_horse_that_anticipates_is_asked_no_changes_for_three_rides() {
+    let good = Measure::Change(Change {
+        ends: change::Ends::Together,
+        late_strides: None,
+        waited: true,
+        sped_up: false,
+    });
+    let early = Measure::Change(Change {
+        ends: change::Ends::Together,
+        late_strides: None,
+        waited: false,
+        sped_up: false,
+    });
+    let mut horse = Horse::new().standing_on("lead.change/left_to_right").ride(
+        "lead.change/left_to_right",
+        0,
+        &[good.clone(), early, good],
+    );
+    let standing = horse.at("lead.change/left_to_right", 0);
+    assert_eq!(standing.verdict, Verdict::EaseBack);
+    for after in 1..=3 {
+        assert_eq!(
+            horse.said("lead.change/left_to_right", after).0,
+            Verdict::EaseBack,
+            "{after}"
+        );
+        horse = horse.soft_gives("bend.flex/stand", [after]);
+    }
+    assert_eq!(horse.said("lead.change/left_to_right", 4).0, Verdict::Stay);
+}
+
+#[test]
+fn two_leaks_in_three_turns_leave_the_cattle() {
+    let good = turn(Position::Even, Shoulders::SweptAcross, Weight::Behind);
+    let leaks = turn(Position::Even, Shoulders::Leaked, Weight::Behind);
+    let base = || Horse::new().standing_on("cow.turn/slow");
+    let once = base().ride(
+        "cow.turn/slow",
+        0,
+        &[good.clone(), leaks.clone(), good.clone(), good.clone()],
+    );
+    assert_ne!(once.said("cow.turn/slow", 0).0, Verdict::EaseBack);
+    let twice = base().ride(
+        "cow.turn/slow",
+        0,
+        &[good.clone(), good, leaks.clone(), leaks],
+    );
+    let judged = level::judge_level(ladder(), &twice.file(), place("cow.turn/slow"), day(0));
+    assert_eq!(judged.verdict, Verdict::EaseBack);
+    assert_eq!(
+        judged.reasons[0].says,
+        "Shoulder leaks toward the cow: 2 of the last 3. Leave the cattle: dry work, then a slower cow."
+    );
+}
+
+#[test]
+fn the_trainer_has_the_last_word_both_ways() {
+    let braced = Horse::new()
+        .standing_on("bend.flex/stand")
+        .soft_gives("bend.flex/stand", [0]);
+    assert_eq!(braced.said("bend.forward-circle/walk", 1).1, State::Closed);
+    let let_go = braced.overruled("bend.flex/stand", 1, Verdict::Advance);
+    assert_eq!(let_go.said("bend.flex/stand", 1).1, State::Overruled);
+    assert_eq!(let_go.said("bend.forward-circle/walk", 1).1, State::Open);
+    assert_eq!(
+        let_go.said("bend.forward-circle/walk", 0).1,
+        State::Closed,
+        "not before its day"
+    );
+
+    let held = Horse::new()
+        .standing_on("bend.flex/stand")
+        .soft_gives("bend.flex/stand", DAYS);
+    assert_eq!(held.said("bend.forward-circle/walk", 6).1, State::Open);
+    let kept = held.overruled("bend.flex/stand", 6, Verdict::Stay);
+    assert_eq!(
+        kept.said("bend.flex/stand", 6),
+        (Verdict::Advance, State::Overruled)
+    );
+    assert_eq!(kept.said("bend.forward-circle/walk", 6).1, State::Closed);
+}
+
+#[test]
+fn a_decision_turns_out_as_the_later_days_go() {
+    let horse = Horse::new()
+        .standing_on("bend.flex/stand")
+        .soft_gives("bend.flex/stand", DAYS);
+    let days = |horse: &Horse, after| horse.at("bend.flex/stand", after).history.days;
+    assert_eq!(
+        overrule::outcome(day(5), &days(&horse, 5), day(6)),
+        Outcome::TooEarly
+    );
+    let held = horse.soft_gives("bend.flex/stand", [7, 9, 11]);
+    assert_eq!(
+        overrule::outcome(day(5), &days(&held, 11), day(11)),
+        Outcome::Held
+    );
+    let back = held.ride("bend.flex/stand", 13, &vec![Measure::Give(BRACED); 8]);
+    assert_eq!(
+        overrule::outcome(day(5), &days(&back, 13), day(13)),
+        Outcome::WentBack
+    );
+    assert_eq!(
+        overrule::outcome(day(5), &days(&back, 12), day(12)),
+        Outcome::Held
+    );
+}
+
+#[test]
+fn an_exceptional_ride_stays_in_the_record_and_the_other_verdict_is_shown() {
+    let horse = Horse::new()
+        .standing_on("bend.flex/stand")
+        .soft_gives("bend.flex/stand", DAYS)
+        .ride("bend.flex/stand", 6, &vec![Measure::Give(BRACED); 8]);
+    assert_eq!(horse.at("bend.flex/stand", 6).without_exceptional, None);
+    let windy = horse.marked(6, RideMark::Wind);
+    let standing = windy.at("bend.flex/stand", 6);
+    assert_eq!(standing.verdict, Verdict::EaseBack);
+    assert_eq!(standing.without_exceptional, Some(Verdict::Advance));
+}
+
+#[test]
+fn three_faults_that_share_a_cause_point_to_the_back_up() {
+    let dry = Measure::Steps(Steps {
+        asked: 2,
+        clean: 0,
+        crossed: None,
+        hurried: false,
+    });
+    let tossed = turn(Position::Even, Shoulders::SweptAcross, Weight::HeadTossed);
+    let good = turn(Position::Even, Shoulders::SweptAcross, Weight::Behind);
+    let roll = |forward: bool| {
+        Measure::Roll(cavesson_core::rep::Roll {
+            against: cavesson_core::rep::roll::Against::Fence,
+            weight_behind: !forward,
+            fell_forward: forward,
+            exit: cavesson_core::rep::roll::Exit::Soft,
+            full_turn: false,
+        })
+    };
+    let mut horse = Horse::new()
+        .standing_on("cow.turn/slow")
+        .ride(
+            "cow.turn/slow",
+            0,
+            &[good.clone(), tossed.clone(), good.clone(), good, tossed],
+        )
+        .ride(
+            "turn.rollback-wall/walk",
+            1,
+            &[roll(true), roll(false), roll(true), roll(false)],
+        )
+        .ride(
+            "frame.back/stand",
+            2,
+            &[dry.clone(), dry.clone(), dry.clone(), dry],
+        );
+    for rep in horse
+        .reps
+        .iter_mut()
+        .filter(|rep| rep.skill.0 == "frame.back")
+    {
+        rep.faults.push(FaultId("sticky_back".into()));
+    }
+    let file = horse.file();
+    let standings = judge_horse(ladder(), &file, day(3));
+    let found = holes(ladder(), &file, &standings, day(3));
+    assert_eq!(
+        found[0].level,
+        Level::new("frame.back", "stand"),
+        "{found:#?}"
+    );
+    let faults: Vec<&str> = found[0]
+        .evidence
+        .iter()
+        .map(|e| e.fault.0.as_str())
+        .collect();
+    assert_eq!(faults.len(), 3, "{faults:?}");
+    assert!(found[0].rule_out.contains(&"sore back".to_owned()));
+    assert!(
+        found[0]
+            .remedies
+            .iter()
+            .any(|remedy| remedy.says.contains("Single steps"))
+    );
+    let sticky = found[0]
+        .evidence
+        .iter()
+        .find(|e| e.fault.0 == "sticky_back")
+        .unwrap();
+    assert_eq!((sticky.times, sticky.chances), (4, 4));
+    assert!(
+        found
+            .windows(2)
+            .all(|pair| pair[0].score >= pair[1].score * 0.95)
+    );
+}
+
+#[test]
+fn no_fault_no_hole_and_old_faults_are_forgotten() {
+    let tossed = turn(Position::Even, Shoulders::SweptAcross, Weight::HeadTossed);
+    let horse = Horse::new()
+        .standing_on("cow.turn/slow")
+        .ride("cow.turn/slow", 0, &[tossed]);
+    let found = |after| {
+        let file = horse.file();
+        let standings = judge_horse(ladder(), &file, day(after));
+        holes(ladder(), &file, &standings, day(after))
+    };
+    assert!(!found(1).is_empty());
+    assert!(found(29).is_empty());
+    assert_eq!(
+        found(1)[0].evidence[0].side,
+        Some(Side::Left),
+        "it came on one side only"
+    );
+}
+
+#[test]
+fn every_fault_of_the_ladder_points_to_levels_that_are_there() {
+    for fault in &ladder().faults {
+        for hole in &fault.holes {
+            let seen_at = (0..ladder().levels.len()).filter(|place| {
+                let level = &ladder().levels[*place];
+                fault.shows_in(
+                    &ladder().tracks[level.track].id,
+                    &level.level.skill,
+                    level.measure,
+                    level.sides,
+                )
+            });
+            let mut any = false;
+            for place in seen_at {
+                // The lowest rung of a skill has none below it.
+                any |= ladder().hole(&hole.0, place).is_some();
+            }
+            assert!(any, "{}: {}", fault.id, hole.0);
+        }
+    }
+}
+
+#[test]
+fn carrying_is_judged_without_sides_and_without_times() {
+    let carried = |soft: bool| {
+        Measure::Carry(Carry {
+            unit: carry::CarryUnit::Seconds,
+            asked: 30.0,
+            carried: if soft { 30.0 } else { 10.0 },
+            leaves: 0,
+            help: None,
+        })
+    };
+    let mut horse = Horse::new().standing_on("frame.straight/walk");
+    for after in DAYS {
+        horse = horse.ride("frame.straight/walk", after, &vec![carried(true); 6]);
+    }
+    let judged = level::judge_level(
+        ladder(),
+        &horse.file(),
+        place("frame.straight/walk"),
+        day(5),
+    );
+    assert_eq!(judged.verdict, Verdict::Advance);
+    assert_eq!(judged.gate.sides.len(), 1);
+    assert_eq!(judged.gate.sides[0].side, Side::Both);
+    assert_eq!(judged.gate.evenness, None);
+    assert!(judged.gate.sides[0].median_s.is_none());
+    assert!(judged.trends.time.is_none());
+}
