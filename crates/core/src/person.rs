@@ -41,6 +41,11 @@ impl Role {
         self != Role::Owner
     }
 
+    /// Whether they have the last word: overrule the judge, change programs.
+    pub fn decides(self) -> bool {
+        self == Role::Trainer
+    }
+
     /// Whether they see every horse of the barn, or only those they own.
     pub fn sees_all_horses(self) -> bool {
         self != Role::Owner

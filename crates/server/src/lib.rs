@@ -6,21 +6,29 @@
 //! | [`router`] | all routes; the OpenAPI document comes from them |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `today`, `horses`, `levels`, `rides`, `batches`, `ladder`, `calc` | one noun each |
+//! | `session`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `calc` | one noun each |
+//! | `known` | what is known of the horses, in memory by version, judged |
 //! | [`web`] | the web application's files |
 
 #![warn(clippy::unwrap_used)]
 
 mod batches;
+mod board;
 mod body;
 mod calc;
+mod card_blocks;
+mod care;
 mod health;
+mod horse_page;
 mod horses;
 mod known;
 mod ladder;
 mod levels;
+mod live;
+mod overrules;
 pub mod password;
 pub mod problem;
+mod programs;
 mod rides;
 pub mod router;
 mod session;
@@ -36,6 +44,7 @@ use std::net::SocketAddr;
 
 use sqlx::PgPool;
 use tokio::net::TcpListener;
+use tokio::sync::watch;
 
 pub use router::openapi;
 pub use settings::Settings;
@@ -49,6 +58,10 @@ pub struct App {
     pub ladder: &'static cavesson_core::ladder::Ladder,
     /// What has been read of the horses so far.
     pub known: known::KnownHorses,
+    /// Changes as they happen.
+    pub changes: live::Changes,
+    /// Turns true when the server is about to end: who listens is let go.
+    pub closing: watch::Receiver<bool>,
 }
 
 /// Serves on `listener` until `shutdown` completes; requests under way are
@@ -63,15 +76,24 @@ pub async fn launch(
     shutdown: impl Future<Output = ()> + Send + 'static,
 ) -> std::io::Result<()> {
     let sweeper = tokio::spawn(session_store::sweep(pool.clone()));
+    let changes = live::changes();
+    let (close, closing) = watch::channel(false);
+    let listener_of_changes = tokio::spawn(live::pass_on(pool.clone(), changes.clone()));
     let app = App {
         pool,
+        changes,
+        closing,
         ladder: cavesson_core::ladder::Ladder::shipped(),
         known: known::KnownHorses::default(),
     };
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();
     let served = axum::serve(listener, service)
-        .with_graceful_shutdown(shutdown)
+        .with_graceful_shutdown(async move {
+            shutdown.await;
+            close.send_replace(true);
+        })
         .await;
     sweeper.abort();
+    listener_of_changes.abort();
     served
 }

@@ -21,7 +21,8 @@ use crate::body::MOST_BYTES;
 use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::{
-    App, Settings, batches, calc, health, horses, ladder, levels, rides, session, today, web,
+    App, Settings, batches, board, calc, card_blocks, care, health, horse_page, horses, ladder,
+    levels, live, overrules, programs, rides, session, today, web,
 };
 
 /// How long a device stays signed in.
@@ -40,6 +41,12 @@ fn api() -> OpenApiRouter<App> {
         .merge(session::routes())
         .merge(today::routes())
         .merge(horses::routes())
+        .merge(horse_page::routes())
+        .merge(board::routes())
+        .merge(programs::routes())
+        .merge(overrules::routes())
+        .merge(care::routes())
+        .merge(card_blocks::routes())
         .merge(levels::routes())
         .merge(rides::routes())
         .merge(batches::routes())
@@ -50,7 +57,10 @@ fn api() -> OpenApiRouter<App> {
 
 /// The OpenAPI document.
 pub fn openapi() -> utoipa::openapi::OpenApi {
-    api().merge(session::sign_in_routes()).into_openapi()
+    api()
+        .merge(live::routes())
+        .merge(session::sign_in_routes())
+        .into_openapi()
 }
 
 /// The whole service.
@@ -63,18 +73,21 @@ pub fn build(app: App, settings: &Settings) -> Router {
     let document = Json(openapi());
     let (limited, _) = session::sign_in_routes().split_for_parts();
     let (open, _) = api().split_for_parts();
+    let (live, _) = live::routes().split_for_parts();
     let api = open
         .merge(limit_tries(limited, settings.sign_in_tries))
         .route("/api/openapi.json", get(async move || document))
         .route("/api/{*unknown}", get(no_address).post(no_address))
         .method_not_allowed_fallback(async || Problem::method())
-        .with_state(app)
-        .layer(sessions)
+        .with_state(app.clone())
         .layer(DefaultBodyLimit::max(MOST_BYTES))
         .layer(TimeoutLayer::with_status_code(
             axum::http::StatusCode::SERVICE_UNAVAILABLE,
             Duration::from_secs(20),
-        ));
+        ))
+        // Who listens for changes listens longer than that.
+        .merge(live.with_state(app))
+        .layer(sessions);
     let all = match &settings.web_folder {
         Some(folder) => api.merge(web::routes(folder)),
         None => api.fallback(no_address),

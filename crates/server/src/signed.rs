@@ -1,6 +1,7 @@
 //! Who asks, and what they may do. A handler that takes [`Signed`] runs for a
 //! signed-in person, inside a transaction of their barn; one that takes
-//! [`Recorder`] runs for somebody who may record.
+//! [`Recorder`] runs for somebody who may record, one that takes [`Decider`] for
+//! somebody who has the last word.
 
 use axum::extract::{FromRef, FromRequestParts};
 use axum::http::request::Parts;
@@ -123,6 +124,28 @@ where
         } else {
             Err(Problem::not_allowed(
                 "owners see their horses; rides are recorded by the barn's people",
+            ))
+        }
+    }
+}
+
+/// A signed-in person who has the last word on the horses.
+pub struct Decider(pub Signed);
+
+impl<S> FromRequestParts<S> for Decider
+where
+    S: Send + Sync,
+    App: FromRef<S>,
+{
+    type Rejection = Problem;
+
+    async fn from_request_parts(parts: &mut Parts, state: &S) -> Result<Decider, Problem> {
+        let signed = Signed::from_request_parts(parts, state).await?;
+        if signed.person.role.decides() {
+            Ok(Decider(signed))
+        } else {
+            Err(Problem::not_allowed(
+                "trainers overrule the judge and change programs; ask one of them",
             ))
         }
     }

@@ -227,7 +227,9 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "trend",
             "ewma",
             "cusum",
-            "gate"
+            "gate",
+            "judge",
+            "simulate-horse"
         ]
     );
     let answer = visitor

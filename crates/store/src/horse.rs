@@ -19,6 +19,8 @@ pub struct Horse {
     pub color: String,
     /// Its owner, when that person signs in here.
     pub owner_id: Option<Uuid>,
+    /// Its program; none is the ladder as it ships.
+    pub program_id: Option<Uuid>,
 }
 
 /// All horses by name; with `owner`, only that person's.
@@ -29,7 +31,7 @@ pub async fn list(barn: &mut BarnTransaction, owner: Option<Uuid>) -> StoreResul
     let barn_id = barn.barn_id();
     Ok(sqlx::query_as!(
         Horse,
-        "select horse_id, name, sex, foaled, color, owner_id from horse
+        "select horse_id, name, sex, foaled, color, owner_id, program_id from horse
          where barn_id = $1 and ($2::uuid is null or owner_id = $2)
          order by name",
         barn_id,
@@ -51,7 +53,7 @@ pub async fn find(
     let barn_id = barn.barn_id();
     Ok(sqlx::query_as!(
         Horse,
-        "select horse_id, name, sex, foaled, color, owner_id from horse
+        "select horse_id, name, sex, foaled, color, owner_id, program_id from horse
          where barn_id = $1 and horse_id = $2 and ($3::uuid is null or owner_id = $3)",
         barn_id,
         horse_id,
@@ -116,15 +118,16 @@ pub async fn raise_versions(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> S
 pub async fn add(barn: &mut BarnTransaction, horse: &Horse) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
-        "insert into horse (barn_id, horse_id, name, sex, foaled, color, owner_id)
-         values ($1, $2, $3, $4, $5, $6, $7)",
+        "insert into horse (barn_id, horse_id, name, sex, foaled, color, owner_id, program_id)
+         values ($1, $2, $3, $4, $5, $6, $7, $8)",
         barn_id,
         horse.horse_id,
         horse.name,
         horse.sex,
         horse.foaled,
         horse.color,
-        horse.owner_id
+        horse.owner_id,
+        horse.program_id
     )
     .execute(barn.connection())
     .await?;

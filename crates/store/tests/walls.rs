@@ -31,6 +31,7 @@ fn a_horse(name: &str) -> Horse {
         foaled: 2021,
         color: "bay".into(),
         owner_id: None,
+        program_id: None,
     }
 }
 

@@ -24,6 +24,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All horses on all tracks. */
+        get: operations["show_board"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc": {
         parameters: {
             query?: never;
@@ -52,6 +69,40 @@ export interface paths {
         put?: never;
         /** Run a calculator on one JSON object. */
         post: operations["run_calculator"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card-blocks/{block_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a block off its card. */
+        delete: operations["remove_card_block"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/{care_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Clear a flag, or open it again. */
+        put: operations["clear_care"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -109,6 +160,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/card-blocks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a block on the card of a day. */
+        post: operations["add_card_block"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note pain, unlevel steps, a rig that does not fit, or a check. */
+        post: operations["add_care"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/levels/{skill}/{rung}": {
         parameters: {
             query?: never;
@@ -143,6 +228,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/overrules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Overrule the judge at a level. */
+        post: operations["add_overrule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A horse as a whole on a date. */
+        get: operations["show_horse_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put a horse on a program. */
+        put: operations["put_horse_program"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladder": {
         parameters: {
             query?: never;
@@ -153,6 +289,116 @@ export interface paths {
         /** Tracks, skills, levels, their gates and needs, faults. */
         get: operations["show_ladder"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Changes of the barn's horses as they happen. Each event `horse` carries the id of a
+         *     horse of which more is known now; `everything` says that some were missed.
+         */
+        get: operations["listen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outcomes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How verdicts and overrules turned out. */
+        get: operations["show_outcomes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/overrules/{overrule_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take an overrule back; it stays known. */
+        delete: operations["withdraw_overrule"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The barn's programs, by name. */
+        get: operations["list_programs"];
+        put?: never;
+        /** Make a program. */
+        post: operations["add_program"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** See which verdicts a program would change, without making it. */
+        post: operations["preview_program"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/{program_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A program with all its versions. */
+        get: operations["show_program"];
+        /**
+         * Change a program: a new version. Old verdicts keep the version they were made
+         *     with; going back is a new version with the old content.
+         */
+        put: operations["change_program"];
         post?: never;
         delete?: never;
         options?: never;
@@ -217,6 +463,24 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description An advance and how it turned out. */
+        AdvanceOutcome: {
+            /** Format: date */
+            day: string;
+            horse: components["schemas"]["Horse"];
+            /**
+             * Format: int32
+             * @description The version of the ladder it was made with.
+             */
+            ladder_version: number;
+            level: components["schemas"]["LevelBrief"];
+            outcome: components["schemas"]["Outcome"];
+            /**
+             * Format: int32
+             * @description The version of the program; null for the ladder as it ships.
+             */
+            program_version?: number | null;
+        };
         /**
          * @description What it was rolled back against.
          * @enum {string}
@@ -256,6 +520,38 @@ export interface components {
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];
         };
+        /** @description All horses at a glance. */
+        Board: {
+            /** @description The horses by name. */
+            horses: components["schemas"]["BoardHorse"][];
+            /** Format: date */
+            on: string;
+            /** @description Tracks in the order of the work: id and name. */
+            tracks: components["schemas"]["BoardTrack"][];
+        };
+        /** @description A horse on the board. */
+        BoardHorse: {
+            horse: components["schemas"]["Horse"];
+            /**
+             * Format: date
+             * @description The last day it was ridden.
+             */
+            last_ridden?: string | null;
+            next?: components["schemas"]["LevelBrief"] | null;
+            next_verdict?: components["schemas"]["Verdict"] | null;
+            /** @description Levels whose gate stands open for the first time in the last week. */
+            ready: components["schemas"]["LevelBrief"][];
+            /** @description Held levels that went rusty. */
+            rusty: components["schemas"]["LevelBrief"][];
+            stiff_side?: components["schemas"]["StiffSide"] | null;
+            /** @description In the order of the work; a track that its program does not have is missing. */
+            tracks: components["schemas"]["TrackStanding"][];
+        };
+        /** @description A track, as the board heads its column. */
+        BoardTrack: {
+            id: string;
+            name: string;
+        };
         /** @description A calculator with the JSON Schemas of its input and output. */
         CalculatorBrief: {
             about: string;
@@ -279,11 +575,47 @@ export interface components {
             /** @description Signs of trouble. */
             trouble?: components["schemas"]["Trouble"][];
         };
+        /** @description A block on the card of a day. */
+        CardBlock: {
+            /** Format: uuid */
+            block_id: string;
+            /** Format: date */
+            day: string;
+            fault?: components["schemas"]["FaultId"] | null;
+            level: components["schemas"]["Level"];
+            /** @description What the level is called. */
+            name: string;
+            /** @description What to do. */
+            says: string;
+            side?: components["schemas"]["Side"] | null;
+        };
         /**
          * @description What a note of care is about.
          * @enum {string}
          */
         CareKind: "pain" | "unlevel" | "rig_misfit" | "teeth" | "bit_seat";
+        /** @description One note of care. */
+        CareNote: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            care_id: string;
+            /**
+             * Format: date
+             * @description The day a flag was cleared.
+             */
+            cleared_on?: string | null;
+            /**
+             * Format: date
+             * @description The day it was noted, or the check was made.
+             */
+            day: string;
+            /** @description What it is about. */
+            kind: components["schemas"]["CareKind"];
+            /** @description In the words of whoever noted it. */
+            says?: string;
+        };
         /** @description One thing carried. */
         Carry: {
             /**
@@ -357,6 +689,26 @@ export interface components {
             /** @description Waited for the ask. */
             waited: boolean;
         };
+        /** @description A program to be changed. */
+        ChangedProgram: {
+            content: components["schemas"]["Program"];
+            /**
+             * Format: int32
+             * @description The version that was changed; another one in use meanwhile is a conflict.
+             */
+            from_version: number;
+        };
+        /** @description A verdict that would change. */
+        ChangedVerdict: {
+            horse: string;
+            /** Format: uuid */
+            horse_id: string;
+            level: components["schemas"]["LevelBrief"];
+            state_now: components["schemas"]["State"];
+            state_then: components["schemas"]["State"];
+            verdict_now: components["schemas"]["Verdict"];
+            verdict_then: components["schemas"]["Verdict"];
+        };
         /** @description One answer to it. */
         Choice: {
             /** @description Stable id. */
@@ -388,6 +740,11 @@ export interface components {
              * @description Circles that were soft all the way round.
              */
             soft_circles: number;
+        };
+        /** @description Whether a flag is cleared. */
+        Clearing: {
+            /** @description True clears it as of today, false opens it again. */
+            cleared: boolean;
         };
         /** @description So many at once. */
         Count: {
@@ -567,6 +924,30 @@ export interface components {
             /** @description What may be the matter before any training: pain, teeth, gear. */
             rule_out: string[];
         };
+        /** @description How often and when a fault came. */
+        FaultEvidence: {
+            /**
+             * Format: int32
+             * @description Asks it could have come in.
+             */
+            chances: number;
+            /** @description The days it came, latest first. */
+            days: string[];
+            /** @description The fault. */
+            fault: components["schemas"]["FaultId"];
+            /** @description The levels it came in. */
+            levels: components["schemas"]["Level"][];
+            /** @description What the chip says. */
+            name: string;
+            /** @description The latest reps it came in. */
+            reps: string[];
+            side?: components["schemas"]["Side"] | null;
+            /**
+             * Format: int32
+             * @description How often it came.
+             */
+            times: number;
+        };
         /**
          * @description The stable id of a fault, such as `falls_in`.
          * @example falls_in
@@ -625,6 +1006,29 @@ export interface components {
              * @description Nine in ten are there by then.
              */
             to?: number | null;
+        };
+        /** @description A hole, with what points to it. */
+        FoundHole: {
+            /** @description The faults that point to it, strongest first. */
+            evidence: components["schemas"]["FaultEvidence"][];
+            /** @description The level to look at. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Readiness of the level now; none when it was never asked.
+             */
+            ready?: number | null;
+            /** @description What mends it: a block for each fault it explains by itself. */
+            remedies: components["schemas"]["Remedy"][];
+            /** @description What to rule out first. */
+            rule_out: string[];
+            /**
+             * Format: double
+             * @description How strongly the faults point there; only good for ranking.
+             */
+            score: number;
         };
         /** @description Further reps and days. */
         Further: {
@@ -813,6 +1217,14 @@ export interface components {
              */
             window_rides: number;
         };
+        /** @description A change of the gate of a skill, or of one of its levels. */
+        GateChange: {
+            /** @description The numbers that differ, as a gate has them; the rest stays. */
+            gate: Record<string, never>;
+            rung?: components["schemas"]["RungId"] | null;
+            /** @description The skill. */
+            skill: components["schemas"]["SkillId"];
+        };
         /** @description The whole gate on one date. */
         GateCheck: {
             evenness?: components["schemas"]["Evenness"] | null;
@@ -881,6 +1293,98 @@ export interface components {
             name: string;
             /** @description mare, gelding or stallion. */
             sex: string;
+        };
+        /** @description The first ask of a level on a day and side. */
+        HorseFirstAsk: {
+            /** Format: date */
+            day: string;
+            /** @description The place of the level. */
+            level: number;
+            /** Format: uuid */
+            rep_id: string;
+            side: components["schemas"]["Side"];
+            soft: boolean;
+        };
+        /** @description Where a level of the horse stands. */
+        HorseLevel: {
+            /** @description Rides on which it was asked. */
+            days: number;
+            /**
+             * Format: date
+             * @description The first day it was asked.
+             */
+            first_asked?: string | null;
+            /** Format: date */
+            held_since?: string | null;
+            /** @description What holds it, in a few words; empty when nothing does. */
+            holds: string;
+            /** Format: date */
+            last_asked?: string | null;
+            level: components["schemas"]["LevelBrief"];
+            /** @description The places of the levels it needs; of each need the alternatives. */
+            needs: number[][];
+            /** @description Soft and asked of each side in the gate's window. */
+            sides: components["schemas"]["SideCount"][];
+            state: components["schemas"]["State"];
+            verdict: components["schemas"]["Verdict"];
+        };
+        /** @description A horse as a whole. */
+        HorsePage: {
+            /** @description Blocks on the cards of today and later. */
+            card: components["schemas"]["CardBlock"][];
+            care: components["schemas"]["CareNote"][];
+            /** @description Who should look at the horse first, in sentences. */
+            cautions: string[];
+            /** @description First asks of the last sixty days, oldest first. */
+            first_asks: components["schemas"]["HorseFirstAsk"][];
+            /** @description The holes under its faults, strongest first. */
+            holes: components["schemas"]["FoundHole"][];
+            horse: components["schemas"]["Horse"];
+            /**
+             * Format: int32
+             * @description The version of the ladder.
+             */
+            ladder_version: number;
+            /** @description Every level of its ladder, needs first. */
+            levels: components["schemas"]["HorseLevel"][];
+            next?: components["schemas"]["Next"] | null;
+            /**
+             * Format: date
+             * @description The date it was judged for.
+             */
+            on: string;
+            /** @description Decisions of the trainer that stand, oldest first. */
+            overrules: components["schemas"]["Overrule"][];
+            /**
+             * Format: uuid
+             * @description The horse's program; null for the ladder as it ships.
+             */
+            program_id?: string | null;
+            /**
+             * Format: int32
+             * @description Its version.
+             */
+            program_version?: number | null;
+            season?: components["schemas"]["Season"] | null;
+            /** @description Held levels that slip against their settled level. */
+            slips: components["schemas"]["HorseSlip"][];
+            /** @description Where it is soft: the last fourteen days against the fourteen before. */
+            soft_map: components["schemas"]["MapZone"][];
+            stiff_side?: components["schemas"]["StiffSide"] | null;
+        };
+        /** @description The program a horse is on. */
+        HorseProgram: {
+            /**
+             * Format: uuid
+             * @description Null is the ladder as it ships.
+             */
+            program_id?: string | null;
+        };
+        /** @description A held level that slips. */
+        HorseSlip: {
+            /** @description The place of the level. */
+            level: number;
+            slip: components["schemas"]["Slip"];
         };
         /** @description One rail, or the half of one. */
         Item: {
@@ -1012,6 +1516,19 @@ export interface components {
             /** @description Oldest ride first. */
             strips: components["schemas"]["Strip"][];
         };
+        /** @description One part of the horse on one side at one gait. */
+        MapZone: {
+            /** @description The fourteen before. */
+            before: components["schemas"]["Tally"];
+            /** @description The gait. */
+            gait: components["schemas"]["Gait"];
+            /** @description The last fourteen days. */
+            now: components["schemas"]["Tally"];
+            /** @description The side; an ask of both sides counts for each. */
+            side: components["schemas"]["Side"];
+            /** @description The part. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description What a rep records, by the measure of its skill. */
         Measure: (components["schemas"]["Give"] & {
             /** @enum {string} */
@@ -1063,6 +1580,72 @@ export interface components {
          * @enum {string}
          */
         Mouth: "quiet" | "still" | "frantic";
+        /** @description A block to be put on a card. */
+        NewCardBlock: {
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            block_id: string;
+            /**
+             * Format: date
+             * @description The day; today or later.
+             */
+            day: string;
+            fault?: components["schemas"]["FaultId"] | null;
+            rung: components["schemas"]["RungId"];
+            /** @description What to do. */
+            says: string;
+            side?: components["schemas"]["Side"] | null;
+            skill: components["schemas"]["SkillId"];
+        };
+        /** @description A note of care. */
+        NewCare: {
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            care_id: string;
+            /**
+             * Format: date
+             * @description The day it was noted, or the check was made; not after today.
+             */
+            day: string;
+            kind: components["schemas"]["CareKind"];
+            /** @description In your words. */
+            says?: string;
+        };
+        /** @description A decision to be kept. */
+        NewOverrule: {
+            /**
+             * @description What counts instead: `advance` lets the level count as held, anything else
+             *     keeps it from counting.
+             */
+            counts_as: components["schemas"]["Verdict"];
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            overrule_id: string;
+            /** @description Why. */
+            reason: string;
+            rung: components["schemas"]["RungId"];
+            skill: components["schemas"]["SkillId"];
+            /**
+             * @description Whether all that the level stands on counts as held too: for a horse that
+             *     came with it.
+             */
+            with_all_under_it?: boolean;
+        };
+        /** @description A program to be made. */
+        NewProgram: {
+            content: components["schemas"]["Program"];
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            program_id: string;
+        };
         /** @description A rep as the device knows it. */
         NewRep: {
             /**
@@ -1132,6 +1715,17 @@ export interface components {
              */
             sign_in: string;
         };
+        /** @description The one thing to do next. */
+        Next: {
+            /** @description When, as a range of rides, in a sentence. */
+            forecast: string;
+            level: components["schemas"]["LevelBrief"];
+            /** @description The verdict in a sentence. */
+            says: string;
+            /** @description What it would take. */
+            takes: string;
+            verdict: components["schemas"]["Verdict"];
+        };
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -1151,6 +1745,18 @@ export interface components {
              * @description Tries until the first foot was on, or until it was left.
              */
             tries: number;
+        };
+        /**
+         * @description How a decision turned out.
+         * @enum {string}
+         */
+        Outcome: "held" | "went_back" | "too_early";
+        /** @description How verdicts and overrules turned out. */
+        Outcomes: {
+            /** @description Times the judge said advance, latest first. */
+            advances: components["schemas"]["AdvanceOutcome"][];
+            /** @description Overrules, latest first, those taken back among them. */
+            overrules: components["schemas"]["OverruleOutcome"][];
         };
         /** @description A decision of a trainer about a level. */
         Overrule: {
@@ -1176,11 +1782,40 @@ export interface components {
             /** @description Why. */
             reason: string;
         };
+        /** @description An overrule and how it turned out. */
+        OverruleOutcome: {
+            horse: components["schemas"]["Horse"];
+            level: components["schemas"]["LevelBrief"];
+            /** @description Who made it. */
+            made_by: string;
+            outcome: components["schemas"]["Outcome"];
+            overrule: components["schemas"]["Overrule"];
+            /** @description Whether it was taken back. */
+            withdrawn: boolean;
+        };
         /**
          * @description Where the horse stopped, seen from the cow's eye.
          * @enum {string}
          */
         Position: "short" | "even" | "long" | "past";
+        /** @description Verdicts that a change would change. */
+        Preview: {
+            /** @description What would change, by horse and level. */
+            changes: components["schemas"]["ChangedVerdict"][];
+            /** @description Horses that were judged. */
+            horses: number;
+        };
+        /** @description A change to be looked at before it is made. */
+        PreviewedProgram: {
+            content: components["schemas"]["Program"];
+            /** @description The horses to judge with it; all that are on `program_id` when left out. */
+            horses?: string[] | null;
+            /**
+             * Format: uuid
+             * @description The program it changes.
+             */
+            program_id?: string | null;
+        };
         /** @description A problem. */
         Problem: {
             /** @description What to do about it. */
@@ -1196,6 +1831,34 @@ export interface components {
             title: string;
             /** @description Which kind of problem, as a relative URI. */
             type: string;
+        };
+        /** @description What a program changes on the ladder. */
+        Program: {
+            /**
+             * @description Gates it changes, later ones on top of earlier ones.
+             * @default []
+             */
+            gates: components["schemas"]["GateChange"][];
+            /**
+             * @description What the barn calls it.
+             * @default
+             */
+            name: string;
+            /**
+             * @description The choices made where good trainers disagree; what is left out is the default.
+             * @default {}
+             */
+            schools: components["schemas"]["Schools"];
+        };
+        /** @description A program in short. */
+        ProgramBrief: {
+            /** @description Horses that are on it. */
+            horses: string[];
+            name: string;
+            /** Format: uuid */
+            program_id: string;
+            /** Format: int32 */
+            version: number;
         };
         /** @description One question on which good trainers disagree. */
         Question: {
@@ -1221,6 +1884,18 @@ export interface components {
          * @enum {string}
          */
         Relaxing: "lowers_head" | "licks" | "blinks" | "yawns" | "sighs" | "soft_ears" | "quiet_tail";
+        /** @description A block for the next rides. */
+        Remedy: {
+            /** @description The fault it mends. */
+            fault: components["schemas"]["FaultId"];
+            /** @description The level to ask: the hole itself, or the highest held level under it. */
+            level: components["schemas"]["Level"];
+            /** @description What that level is called. */
+            name: string;
+            /** @description What to do. */
+            says: string;
+            side?: components["schemas"]["Side"] | null;
+        };
         /** @description How a level has kept. */
         Retention: {
             /**
@@ -1354,6 +2029,72 @@ export interface components {
          */
         Says: "improving" | "level" | "slipping" | "too_few_days";
         /**
+         * @description The choices of a program, question by question; what is left out is the
+         *     default.
+         */
+        Schools: {
+            [key: string]: string;
+        };
+        /** @description A mare's season. */
+        Season: {
+            /** @description Days to reckon with. */
+            expected: components["schemas"]["SeasonDays"][];
+            /** @description Days that were marked in season. */
+            seen: string[];
+            share?: components["schemas"]["SeasonShare"] | null;
+        };
+        /** @description Days to reckon with. */
+        SeasonDays: {
+            /**
+             * Format: date
+             * @description First day.
+             */
+            from: string;
+            /**
+             * Format: date
+             * @description Last day.
+             */
+            to: string;
+        };
+        /** @description In season against out of season, over all asks of the last year. */
+        SeasonShare: {
+            /**
+             * Format: double
+             * @description Soft share in season less out of season.
+             */
+            difference: number;
+            /**
+             * Format: double
+             * @description Upper bound of the difference, 95 %.
+             */
+            high: number;
+            /**
+             * Format: int32
+             * @description Asks in season.
+             */
+            in_asked: number;
+            /**
+             * Format: int32
+             * @description Soft answers in season.
+             */
+            in_soft: number;
+            /**
+             * Format: double
+             * @description Lower bound of the difference, 95 %.
+             */
+            low: number;
+            /**
+             * Format: int32
+             * @description Asks out of season.
+             */
+            out_asked: number;
+            /**
+             * Format: int32
+             * @description Soft answers out of season.
+             */
+            out_soft: number;
+        };
+        /**
          * @description What the shoulders did.
          * @enum {string}
          */
@@ -1384,11 +2125,52 @@ export interface components {
              */
             needs: components["schemas"]["Level"][][];
         };
+        /** @description A program with its versions and the ladder it makes. */
+        ShownProgram: {
+            content: components["schemas"]["Program"];
+            /** @description The ladder it makes. */
+            ladder: components["schemas"]["ShownLadder"];
+            /** Format: uuid */
+            program_id: string;
+            /** Format: int32 */
+            version: number;
+            /** @description Every version, the one in use first. */
+            versions: components["schemas"]["ShownVersion"][];
+        };
+        /** @description One version of a program. */
+        ShownVersion: {
+            content: components["schemas"]["Program"];
+            /**
+             * Format: int32
+             * @description The version of the ladder it was made on.
+             */
+            ladder_version: number;
+            /** Format: date-time */
+            made_at: string;
+            made_by: string;
+            /** Format: int32 */
+            version: number;
+        };
         /**
          * @description The side of the horse an ask was made on, from the rider's seat.
          * @enum {string}
          */
         Side: "left" | "right" | "both";
+        /** @description Soft and asked of one side in the window. */
+        SideCount: {
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
+        };
         /** @description A sudden drop on one side. */
         SideDrop: {
             /**
@@ -1627,6 +2409,33 @@ export interface components {
             /** @description Whether it hurried. */
             hurried?: boolean;
         };
+        /** @description The stiff side, and how much it was worked. */
+        StiffSide: {
+            /**
+             * Format: int32
+             * @description Asks on it in the last week.
+             */
+            asked: number;
+            /** @description Whether it was asked less than the other: a stiff side wants more. */
+            neglected: boolean;
+            /**
+             * Format: int32
+             * @description Asks on the other in the last week.
+             */
+            other_asked: number;
+            /**
+             * Format: double
+             * @description Soft share on the other.
+             */
+            other_share: number;
+            /**
+             * Format: double
+             * @description Soft share on it over the last four weeks.
+             */
+            share: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
         /** @description One stop. */
         Stop: {
             /** @description Whether the feet crept on afterwards. */
@@ -1717,6 +2526,19 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
+        /** @description Soft and asked. */
+        Tally: {
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
+        };
         /**
          * @description How fast the cow or flag goes.
          * @enum {string}
@@ -1742,6 +2564,27 @@ export interface components {
             name: string;
             /** @description Its skills, from the ground up. */
             skills: components["schemas"]["Skill"][];
+        };
+        /** @description One track of a horse. */
+        TrackStanding: {
+            /**
+             * Format: int32
+             * @description Levels held, rusty ones among them.
+             */
+            held: number;
+            /**
+             * Format: int32
+             * @description Levels of the track on the horse's ladder.
+             */
+            levels: number;
+            /**
+             * Format: int32
+             * @description Of those held, rusty.
+             */
+            rusty: number;
+            /** @description The track. */
+            track: string;
+            under_way?: components["schemas"]["UnderWay"] | null;
         };
         /** @description A trend over days; larger values are better. */
         Trend: {
@@ -1794,6 +2637,24 @@ export interface components {
          * @enum {string}
          */
         TurnResult: "turned" | "lost";
+        /** @description A level under way. */
+        UnderWay: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            limits?: components["schemas"]["ItemKind"] | null;
+            limits_side?: components["schemas"]["Side"] | null;
+            /** @description What it is called. */
+            name: string;
+            /** @description Where it stands. */
+            state: components["schemas"]["State"];
+            /**
+             * Format: int32
+             * @description Days since it was first asked, when that is long.
+             */
+            stuck_days?: number | null;
+            /** @description What the judge says. */
+            verdict: components["schemas"]["Verdict"];
+        };
         /**
          * @description What the judge says of a level.
          * @enum {string}
@@ -1843,6 +2704,11 @@ export interface components {
              */
             to: string;
         };
+        /**
+         * @description The part of the horse a skill speaks of, for the soft map.
+         * @enum {string}
+         */
+        Zone: "poll" | "neck" | "shoulder" | "ribs" | "hip";
     };
     responses: never;
     parameters: never;
@@ -1948,6 +2814,47 @@ export interface operations {
             };
         };
     };
+    show_board: {
+        parameters: {
+            query?: {
+                /** @description The date to judge for, such as 2026-05-04; today in the barn when left out. */
+                on?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who is ready, stuck, stiff, rusty */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Board"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A date that cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_calculators: {
         parameters: {
             query?: never;
@@ -2040,6 +2947,113 @@ export interface operations {
             };
         };
     };
+    remove_card_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is off the card */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Owners do not plan rides */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such block on a card of this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    clear_care: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                care_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Clearing"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Owners do not clear flags */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such note in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_health: {
         parameters: {
             query?: never;
@@ -2120,6 +3134,144 @@ export interface operations {
             };
             /** @description Not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_card_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCardBlock"];
+            };
+        };
+        responses: {
+            /** @description It is on the card */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Owners do not plan rides */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such level or fault, a day that is past, nothing said */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_care: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCare"];
+            };
+        };
+        responses: {
+            /** @description Noted */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Owners do not note care */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A day in the future, or too long a note */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2237,6 +3389,196 @@ export interface operations {
             };
         };
     };
+    add_overrule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOverrule"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only trainers decide */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such level, no reason, or nothing to overrule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_horse_page: {
+        parameters: {
+            query?: {
+                /** @description The date to judge for, such as 2026-05-04; today in the barn when left out. */
+                on?: string;
+            };
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The horse, every level judged */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorsePage"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A date that cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_horse_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HorseProgram"];
+            };
+        };
+        responses: {
+            /** @description It is on it */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only trainers change programs */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such horse or program in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_ladder: {
         parameters: {
             query?: never;
@@ -2257,6 +3599,385 @@ export interface operations {
             };
             /** @description Not signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Server-sent events, until either side ends them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_outcomes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Every overrule and advance with what came of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outcomes"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_overrule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                overrule_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only trainers decide */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such overrule stands in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_programs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The programs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgramBrief"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewProgram"];
+            };
+        };
+        responses: {
+            /** @description Made */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only trainers change programs */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A program of that id is known */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewedProgram"];
+            };
+        };
+        responses: {
+            /** @description What would change on this barn's horses */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only trainers change programs */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The program, its versions, its ladder */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownProgram"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedProgram"];
+            };
+        };
+        responses: {
+            /** @description Changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only trainers change programs */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Somebody has changed it meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field that does not fit */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -196,6 +196,7 @@ pub async fn add(
         foaled: i32::from(now.year()) - demo.age,
         color: demo.color.to_owned(),
         owner_id: demo.owner.and_then(|owner| people.get(owner).copied()),
+        program_id: None,
     };
     horse::add(barn, &stored).await?;
     let rider_id = *people.get(demo.rider).context("a rider of the same barn")?;

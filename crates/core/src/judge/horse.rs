@@ -161,7 +161,7 @@ impl Standing {
 /// Judges every level of a horse on `on`; what lies after `on` is not looked at.
 pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing> {
     let histories = histories(ladder, file, on);
-    let built_on = built_on(ladder, &histories);
+    let built_on = built_on(ladder, &histories, file, on);
     let round = Round {
         ladder,
         file,
@@ -201,16 +201,31 @@ fn histories(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<History> {
 }
 
 /// For each level the last day on which a level that is built on it was shown
-/// soft: who rolls back soft has kept the stop.
-fn built_on(ladder: &Ladder, histories: &[History]) -> Vec<Option<Date>> {
+/// soft, or let count by the trainer: who rolls back soft has kept the stop.
+fn built_on(
+    ladder: &Ladder,
+    histories: &[History],
+    file: &HorseFile,
+    on: Date,
+) -> Vec<Option<Date>> {
     let mut latest: Vec<Option<Date>> = vec![None; ladder.levels.len()];
+    let mut let_count: Vec<Option<Date>> = latest.clone();
+    for overrule in &file.overrules {
+        if overrule.lets_count()
+            && overrule.day <= on
+            && let Some(place) = ladder.position(&overrule.level)
+        {
+            let_count[place] = let_count[place].max(Some(overrule.day));
+        }
+    }
     for (place, level) in ladder.levels.iter().enumerate().rev() {
         let own = histories[place]
             .tallies
             .iter()
             .rev()
-            .find(|day| day.shown_soft);
-        let shown = latest[place].max(own.map(|day| day.day));
+            .find(|day| day.shown_soft)
+            .map(|day| day.day);
+        let shown = latest[place].max(own).max(let_count[place]);
         for need in level.below.iter().chain(level.needs.iter().flatten()) {
             latest[*need] = latest[*need].max(shown);
         }

@@ -16,6 +16,9 @@
 //! | [`level`] | one level with everything that is said of it |
 //! | [`hole`] | the missing piece under the faults |
 //! | [`overrule`] | the trainer's last word, and how it turned out |
+//! | [`next`] | the one thing to do next |
+//! | [`track`] | a horse's tracks at a glance, for the barn board |
+//! | [`soft_map`] | where it is soft, now against before |
 //! | [`words`] | how it is said |
 
 pub mod caution;
@@ -26,10 +29,13 @@ pub mod history;
 pub mod hole;
 pub mod horse;
 pub mod level;
+pub mod next;
 pub mod overrule;
 pub mod rails;
 pub mod retention;
 pub mod side_drop;
+pub mod soft_map;
+pub mod track;
 pub mod verdict;
 pub mod what_it_takes;
 pub mod words;

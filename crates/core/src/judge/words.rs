@@ -101,6 +101,26 @@ pub fn place(kind: ItemKind, side: Option<Side>, check: &GateCheck) -> String {
     }
 }
 
+/// A rail by name, with its side, where the figures are not at hand.
+pub fn rail(kind: ItemKind, side: Option<Side>) -> String {
+    let name = match kind {
+        ItemKind::Count => "the number",
+        ItemKind::Reps => "too few asks",
+        ItemKind::Days => "too few days",
+        ItemKind::SoftShare => "not soft often enough",
+        ItemKind::LowShare => "not surely soft yet",
+        ItemKind::FirstAsk => "the first ask",
+        ItemKind::NoMiss => "soft every time",
+        ItemKind::Difference => "the sides differ",
+        ItemKind::TimeRatio => "one side takes longer",
+        ItemKind::LevelBelow => "the level below",
+    };
+    match side {
+        Some(side) if side != Side::Both => format!("{name}, {}", side.word()),
+        _ => name.to_owned(),
+    }
+}
+
 /// What it would take, in a sentence or two.
 pub fn takes(takes: &WhatItTakes, check: &GateCheck) -> String {
     if takes.if_all_soft.is_some_and(|further| further.days == 0) {

@@ -102,6 +102,34 @@ impl Sides {
     }
 }
 
+/// The part of the horse a skill speaks of, for the soft map.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Zone {
+    /// Poll and jaw.
+    Poll,
+    /// Neck.
+    Neck,
+    /// Shoulder.
+    Shoulder,
+    /// Ribs.
+    Ribs,
+    /// Hip.
+    Hip,
+}
+
+impl Zone {
+    /// From the head back.
+    pub const ALL: [Zone; 5] = [
+        Zone::Poll,
+        Zone::Neck,
+        Zone::Shoulder,
+        Zone::Ribs,
+        Zone::Hip,
+    ];
+}
+
 /// A rung with its name and gait.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -153,6 +181,7 @@ pub(super) struct SkillInFile {
     pub name: String,
     pub ask: String,
     pub measure: Option<MeasureKind>,
+    pub zone: Option<Zone>,
     #[serde(default)]
     pub sides: Sides,
     pub levels: Vec<RungId>,

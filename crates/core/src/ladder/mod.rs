@@ -25,7 +25,7 @@ use serde::Serialize;
 
 pub use error::LadderError;
 pub use fault::{Fault, FaultId, FaultSet, Hole};
-pub use file::{LadderFile, MeasureKind, Rung, Sides};
+pub use file::{LadderFile, MeasureKind, Rung, Sides, Zone};
 pub use gate::Gate;
 pub use level::{Level, RungId, SkillId};
 
@@ -103,6 +103,8 @@ pub struct LadderLevel {
     pub sides: Sides,
     /// Work in the mouth.
     pub mouth: bool,
+    /// The part of the horse it speaks of.
+    pub zone: Option<Zone>,
     /// The gait it is asked at.
     pub gait: Gait,
     /// The gate.

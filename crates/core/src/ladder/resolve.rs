@@ -126,6 +126,7 @@ fn level_of(
             .ok_or_else(|| LadderError::NoMeasure(skill.id.clone()))?,
         sides: skill.sides,
         mouth: skill.mouth,
+        zone: skill.zone,
         gait: known.gait,
         gate: file.gate_of(skill, rung)?,
         below,

@@ -1,0 +1,59 @@
+//! The one thing to do next with a horse.
+
+use jiff::civil::Date;
+
+use super::history::days_between;
+use super::horse::Standing;
+use super::verdict::{State, Verdict};
+use crate::ladder::Ladder;
+
+/// Days after which a level that was not asked is not under way any more.
+const UNDER_WAY_DAYS: i64 = 21;
+
+/// The level that the next ride is about: who should look first; then what was
+/// sent down; then what lacks only a day or a first ask; then the nearest of what
+/// is being worked on; then what has just opened; then what went rusty. Of equals
+/// the one asked last, then the higher one. None for a horse that has nothing open.
+pub fn next_level(ladder: &Ladder, standings: &[Standing], on: Date) -> Option<usize> {
+    standings
+        .iter()
+        .filter_map(|standing| Some((urgency(ladder, standings, standing, on)?, standing)))
+        .min_by(|(a, one), (b, other)| {
+            a.cmp(b)
+                .then(days_needed(one).cmp(&days_needed(other)))
+                .then(other.last_asked.cmp(&one.last_asked))
+                .then(other.place.cmp(&one.place))
+        })
+        .map(|(_, standing)| standing.place)
+}
+
+fn urgency(ladder: &Ladder, standings: &[Standing], standing: &Standing, on: Date) -> Option<u32> {
+    let under_way = standing
+        .last_asked
+        .is_some_and(|day| days_between(day, on) <= UNDER_WAY_DAYS);
+    match (standing.verdict, standing.state) {
+        (Verdict::CheckFirst, _) if under_way => Some(0),
+        (Verdict::EaseBack, _) if under_way => Some(1),
+        (_, State::Closed) => None,
+        (Verdict::Confirm, _) if under_way => Some(2),
+        (Verdict::Stay, State::Working) if under_way => Some(3),
+        (_, State::Open) if has_just_opened(ladder, standings, standing) => Some(4),
+        (Verdict::Refresh, _) => Some(5),
+        (_, State::Open | State::Working) => Some(6),
+        _ => None,
+    }
+}
+
+/// Something it needs is held by its own gate, not only by the trainer's word.
+fn has_just_opened(ladder: &Ladder, standings: &[Standing], standing: &Standing) -> bool {
+    let level = &ladder.levels[standing.place];
+    let mut needs = level.below.iter().chain(level.needs.iter().flatten());
+    needs.any(|need| standings[*need].retention.passed_days > 0)
+}
+
+fn days_needed(standing: &Standing) -> u32 {
+    standing
+        .takes
+        .and_then(|takes| takes.if_all_soft)
+        .map_or(u32::MAX, |further| further.days)
+}

@@ -1,0 +1,155 @@
+//! A horse's tracks at a glance: how far it stands on each, what is under way,
+//! and what somebody should know of the horse as a whole.
+
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
+use super::gate_check::ItemKind;
+use super::history::days_between;
+use super::horse::{HorseFile, Standing};
+use super::verdict::{State, Verdict};
+use crate::Side;
+use crate::ladder::{Ladder, Level};
+
+/// Days that a level may be worked on before the horse counts as stuck on it.
+pub const STUCK_DAYS: i64 = 28;
+/// Days looked back for the work on the stiff side.
+pub const STIFF_DAYS: i64 = 7;
+/// Asks over which the stiff side is known.
+const STIFF_KNOWN_DAYS: i64 = 28;
+const LEAST_ASKS: u32 = 12;
+/// By how much softer the other side is.
+const STIFF_BY: f64 = 0.08;
+
+/// One track of a horse.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TrackStanding {
+    /// The track.
+    pub track: String,
+    /// Levels held, rusty ones among them.
+    pub held: u32,
+    /// Levels of the track on the horse's ladder.
+    pub levels: u32,
+    /// Of those held, rusty.
+    pub rusty: u32,
+    /// The level under way: the one asked last that is not held.
+    pub under_way: Option<UnderWay>,
+}
+
+/// A level under way.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct UnderWay {
+    /// The level.
+    pub level: Level,
+    /// What it is called.
+    pub name: String,
+    /// What the judge says.
+    pub verdict: Verdict,
+    /// Where it stands.
+    pub state: State,
+    /// The rail that fills last.
+    pub limits: Option<ItemKind>,
+    /// The side of that rail.
+    pub limits_side: Option<Side>,
+    /// Days since it was first asked, when that is long.
+    pub stuck_days: Option<u32>,
+}
+
+/// Every track of a horse's ladder, in the order of the work.
+pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackStanding> {
+    ladder
+        .tracks
+        .iter()
+        .enumerate()
+        .map(|(place, track)| {
+            let own = standings
+                .iter()
+                .filter(|standing| ladder.levels[standing.place].track == place);
+            let held = own.clone().filter(|s| s.retention.held_since.is_some());
+            TrackStanding {
+                track: track.id.clone(),
+                held: held.clone().count() as u32,
+                levels: own.clone().count() as u32,
+                rusty: held.filter(|s| s.retention.is_rusty()).count() as u32,
+                under_way: own
+                    .filter(|s| s.retention.held_since.is_none() || s.state == State::Eased)
+                    .filter(|s| s.last_asked.is_some())
+                    .max_by_key(|s| (s.last_asked, s.place))
+                    .map(|s| under_way(ladder, s, on)),
+            }
+        })
+        .collect()
+}
+
+fn under_way(ladder: &Ladder, standing: &Standing, on: Date) -> UnderWay {
+    let level = &ladder.levels[standing.place];
+    let since = standing
+        .history
+        .tallies
+        .first()
+        .map_or(0, |first| days_between(first.day, on));
+    UnderWay {
+        level: level.level.clone(),
+        name: level.name.clone(),
+        verdict: standing.verdict,
+        state: standing.state,
+        limits: standing.takes.and_then(|takes| takes.limits),
+        limits_side: standing.takes.and_then(|takes| takes.limits_side),
+        stuck_days: (since > STUCK_DAYS).then_some(since as u32),
+    }
+}
+
+/// The stiff side, and how much it was worked.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StiffSide {
+    /// The side.
+    pub side: Side,
+    /// Soft share on it over the last four weeks.
+    pub share: f64,
+    /// Soft share on the other.
+    pub other_share: f64,
+    /// Asks on it in the last week.
+    pub asked: u32,
+    /// Asks on the other in the last week.
+    pub other_asked: u32,
+    /// Whether it was asked less than the other: a stiff side wants more.
+    pub neglected: bool,
+}
+
+/// The stiff side over everything asked on each side; none when both are alike or
+/// too little was asked.
+pub fn stiff_side(file: &HorseFile, on: Date) -> Option<StiffSide> {
+    let known_from = on.saturating_sub(STIFF_KNOWN_DAYS.days());
+    let week_from = on.saturating_sub(STIFF_DAYS.days());
+    let mut soft = [0u32; 2];
+    let mut asked = [0u32; 2];
+    let mut week = [0u32; 2];
+    for asks in &file.asks {
+        let end = asks.partition_point(|ask| ask.day <= on);
+        let start = asks.partition_point(|ask| ask.day <= known_from);
+        for ask in asks[start..end].iter().filter(|ask| ask.side != Side::Both) {
+            let place = usize::from(ask.side == Side::Right);
+            asked[place] += 1;
+            soft[place] += u32::from(ask.soft);
+            week[place] += u32::from(ask.day > week_from);
+        }
+    }
+    if asked.iter().any(|asked| *asked < LEAST_ASKS) {
+        return None;
+    }
+    let share = |place: usize| f64::from(soft[place]) / f64::from(asked[place]);
+    let stiff = usize::from(share(1) < share(0));
+    let other = 1 - stiff;
+    (share(other) - share(stiff) >= STIFF_BY).then(|| StiffSide {
+        side: Side::EACH[stiff],
+        share: share(stiff),
+        other_share: share(other),
+        asked: week[stiff],
+        other_asked: week[other],
+        neglected: week[stiff] < week[other],
+    })
+}

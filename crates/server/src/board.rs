@@ -1,0 +1,138 @@
+//! The barn board: all horses on all tracks at a glance.
+
+use axum::Json;
+use axum::extract::State;
+use cavesson_core::judge::next::next_level;
+use cavesson_core::judge::track::{StiffSide, TrackStanding, stiff_side, tracks};
+use cavesson_core::judge::{State as LevelState, Verdict};
+use cavesson_store::horse;
+use jiff::civil::Date;
+use serde::Serialize;
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+use uuid::Uuid;
+
+use crate::App;
+use crate::horses::Horse;
+use crate::known::Judged;
+use crate::levels::LevelBrief;
+use crate::problem::{Answer, Problem};
+use crate::signed::Signed;
+use crate::url::{On, UrlQuery};
+
+/// The board's route.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(routes!(show))
+}
+
+/// All horses at a glance.
+#[derive(Serialize, ToSchema)]
+struct Board {
+    #[schema(value_type = String, format = Date)]
+    on: Date,
+    /// Tracks in the order of the work: id and name.
+    tracks: Vec<BoardTrack>,
+    /// The horses by name.
+    horses: Vec<BoardHorse>,
+}
+
+/// A track, as the board heads its column.
+#[derive(Serialize, ToSchema)]
+struct BoardTrack {
+    id: String,
+    name: String,
+}
+
+/// A horse on the board.
+#[derive(Serialize, ToSchema)]
+struct BoardHorse {
+    horse: Horse,
+    /// In the order of the work; a track that its program does not have is missing.
+    tracks: Vec<TrackStanding>,
+    /// The one thing to do next, and what the judge says of it.
+    next: Option<LevelBrief>,
+    next_verdict: Option<Verdict>,
+    /// Levels whose gate stands open for the first time in the last week.
+    ready: Vec<LevelBrief>,
+    /// Held levels that went rusty.
+    rusty: Vec<LevelBrief>,
+    /// The stiff side, when one is, and whether it was worked.
+    stiff_side: Option<StiffSide>,
+    /// The last day it was ridden.
+    #[schema(value_type = Option<String>, format = Date)]
+    last_ridden: Option<Date>,
+}
+
+/// Days for which a gate that has opened is news.
+const NEWS_DAYS: i64 = 7;
+
+/// All horses on all tracks.
+#[utoipa::path(
+    get, path = "/api/board", operation_id = "show_board", tag = "board", params(On),
+    responses(
+        (status = 200, description = "Who is ready, stuck, stiff, rusty", body = Board),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 422, description = "A date that cannot be read", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn show(
+    State(app): State<App>,
+    mut signed: Signed,
+    UrlQuery(query): UrlQuery<On>,
+) -> Answer<Json<Board>> {
+    let today = signed.now();
+    let on = query.on.unwrap_or(today.date());
+    let owner = signed.only_horses_of();
+    let stored = horse::list(&mut signed.transaction, owner).await?;
+    let ids: Vec<Uuid> = stored.iter().map(|horse| horse.horse_id).collect();
+    let judged = app.known.judged(&mut signed.transaction, &ids, on).await?;
+    Ok(Json(Board {
+        on,
+        tracks: app
+            .ladder
+            .tracks
+            .iter()
+            .map(|track| BoardTrack {
+                id: track.id.clone(),
+                name: track.name.clone(),
+            })
+            .collect(),
+        horses: stored
+            .into_iter()
+            .zip(&judged)
+            .map(|(horse, judged)| board_horse(Horse::new(horse, today.year()), judged))
+            .collect(),
+    }))
+}
+
+fn board_horse(horse: Horse, judged: &Judged) -> BoardHorse {
+    let ladder = judged.ladder();
+    let next = next_level(ladder, &judged.standings, judged.on);
+    let brief = |place: usize| LevelBrief::of(&ladder.levels[place], ladder);
+    let of = |wanted: &dyn Fn(&cavesson_core::judge::Standing) -> bool| {
+        let found = judged.standings.iter().filter(|standing| wanted(standing));
+        found.map(|standing| brief(standing.place)).collect()
+    };
+    BoardHorse {
+        horse,
+        tracks: tracks(ladder, &judged.standings, judged.on),
+        next: next.map(brief),
+        next_verdict: next.map(|place| judged.standings[place].verdict),
+        ready: of(&|standing| {
+            standing.verdict == Verdict::Advance
+                && standing.retention.held_since.is_some_and(|since| {
+                    cavesson_core::judge::days_between(since, judged.on) <= NEWS_DAYS
+                })
+        }),
+        rusty: of(&|standing| standing.state == LevelState::Rusty),
+        stiff_side: stiff_side(&judged.file, judged.on),
+        last_ridden: judged
+            .file
+            .rides
+            .iter()
+            .rev()
+            .map(|ride| ride.day)
+            .find(|day| *day <= judged.on),
+    }
+}

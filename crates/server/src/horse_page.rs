@@ -1,0 +1,348 @@
+//! A horse as a whole: the one thing to do next, every level, the soft map, first
+//! asks, holes, slips, season, care.
+
+use axum::Json;
+use axum::extract::State;
+use cavesson_core::Side;
+use cavesson_core::evidence::first_ask::first_asks;
+use cavesson_core::evidence::slip::{Slip, slip};
+use cavesson_core::horse::{CareNote, RideMark, season};
+use cavesson_core::judge::history::days_between;
+use cavesson_core::judge::next::next_level;
+use cavesson_core::judge::soft_map::{MapZone, soft_map};
+use cavesson_core::judge::track::{StiffSide, stiff_side};
+use cavesson_core::judge::{
+    Caution, FoundHole, Overrule, State as LevelState, Verdict, caution, holes, level, words,
+};
+use cavesson_store::card_block;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+use uuid::Uuid;
+
+use crate::App;
+use crate::card_blocks::CardBlock;
+use crate::horses::Horse;
+use crate::known::Judged;
+use crate::levels::LevelBrief;
+use crate::problem::{Answer, Problem};
+use crate::signed::Signed;
+use crate::url::{On, UrlPath, UrlQuery};
+
+/// Days of first asks that are shown.
+const FIRST_ASK_DAYS: i64 = 60;
+/// Days of asks in season and out of it that are compared.
+const SEASON_LOOK_BACK_DAYS: i64 = 365;
+
+/// The horse page's route.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(routes!(show))
+}
+
+/// A horse as a whole.
+#[derive(Serialize, ToSchema)]
+struct HorsePage {
+    horse: Horse,
+    /// The date it was judged for.
+    #[schema(value_type = String, format = Date)]
+    on: Date,
+    /// The version of the ladder.
+    ladder_version: u32,
+    /// The horse's program; null for the ladder as it ships.
+    program_id: Option<Uuid>,
+    /// Its version.
+    program_version: Option<i32>,
+    /// The one thing to do next; null for a horse with nothing open.
+    next: Option<Next>,
+    /// Who should look at the horse first, in sentences.
+    cautions: Vec<String>,
+    /// Every level of its ladder, needs first.
+    levels: Vec<HorseLevel>,
+    /// Where it is soft: the last fourteen days against the fourteen before.
+    soft_map: Vec<MapZone>,
+    /// The stiff side over all work, when one is.
+    stiff_side: Option<StiffSide>,
+    /// First asks of the last sixty days, oldest first.
+    first_asks: Vec<HorseFirstAsk>,
+    /// The holes under its faults, strongest first.
+    holes: Vec<FoundHole>,
+    /// Held levels that slip against their settled level.
+    slips: Vec<HorseSlip>,
+    /// A mare's season; null for others.
+    season: Option<Season>,
+    care: Vec<CareNote>,
+    /// Decisions of the trainer that stand, oldest first.
+    overrules: Vec<Overrule>,
+    /// Blocks on the cards of today and later.
+    card: Vec<CardBlock>,
+}
+
+/// The one thing to do next.
+#[derive(Serialize, ToSchema)]
+struct Next {
+    level: LevelBrief,
+    verdict: Verdict,
+    /// The verdict in a sentence.
+    says: String,
+    /// What it would take.
+    takes: String,
+    /// When, as a range of rides, in a sentence.
+    forecast: String,
+}
+
+/// Where a level of the horse stands.
+#[derive(Serialize, ToSchema)]
+struct HorseLevel {
+    level: LevelBrief,
+    verdict: Verdict,
+    state: LevelState,
+    /// Soft and asked of each side in the gate's window.
+    sides: Vec<cavesson_core::judge::horse::SideCount>,
+    #[schema(value_type = Option<String>, format = Date)]
+    last_asked: Option<Date>,
+    #[schema(value_type = Option<String>, format = Date)]
+    held_since: Option<Date>,
+    /// The first day it was asked.
+    #[schema(value_type = Option<String>, format = Date)]
+    first_asked: Option<Date>,
+    /// What holds it, in a few words; empty when nothing does.
+    holds: String,
+    /// The places of the levels it needs; of each need the alternatives.
+    needs: Vec<Vec<usize>>,
+    /// Rides on which it was asked.
+    days: usize,
+}
+
+/// The first ask of a level on a day and side.
+#[derive(Serialize, ToSchema)]
+struct HorseFirstAsk {
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    /// The place of the level.
+    level: usize,
+    side: Side,
+    soft: bool,
+    rep_id: Uuid,
+}
+
+/// A held level that slips.
+#[derive(Serialize, ToSchema)]
+struct HorseSlip {
+    /// The place of the level.
+    level: usize,
+    slip: Slip,
+}
+
+/// A mare's season.
+#[derive(Serialize, ToSchema)]
+struct Season {
+    /// Days that were marked in season.
+    #[schema(value_type = Vec<String>)]
+    seen: Vec<Date>,
+    /// Days to reckon with.
+    expected: Vec<season::SeasonDays>,
+    /// In season against out of season.
+    share: Option<season::SeasonShare>,
+}
+
+/// A horse as a whole on a date.
+#[utoipa::path(
+    get, path = "/api/horses/{horse_id}/page", operation_id = "show_horse_page", tag = "horses",
+    params(("horse_id" = Uuid, Path), On),
+    responses(
+        (status = 200, description = "The horse, every level judged", body = HorsePage),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+        (status = 422, description = "A date that cannot be read", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn show(
+    State(app): State<App>,
+    mut signed: Signed,
+    UrlPath(horse_id): UrlPath<Uuid>,
+    UrlQuery(query): UrlQuery<On>,
+) -> Answer<Json<HorsePage>> {
+    let today = signed.now();
+    let on = query.on.unwrap_or(today.date());
+    let stored = signed.horse(horse_id).await?;
+    let mare = stored.sex == "mare";
+    let horse = Horse::new(stored, today.year());
+    let barn = &mut signed.transaction;
+    let judged = app.known.judged_horse(barn, horse_id, on).await?;
+    let card = card_block::from_day(barn, today.date(), Some(horse_id)).await?;
+    let ladder = judged.ladder();
+    Ok(Json(HorsePage {
+        horse,
+        on,
+        ladder_version: ladder.version,
+        program_id: judged.on_ladder.program.map(|(id, _)| id),
+        program_version: judged.on_ladder.program.map(|(_, version)| version),
+        next: next(&judged),
+        cautions: caution::of_horse(&judged.file.care, &judged.file.rides, on)
+            .iter()
+            .chain(&caution::of_mouth(&judged.file.care, on))
+            .map(words::caution)
+            .collect(),
+        levels: horse_levels(&judged),
+        soft_map: soft_map(ladder, &judged.file, on),
+        stiff_side: stiff_side(&judged.file, on),
+        first_asks: horse_first_asks(&judged),
+        holes: holes(ladder, &judged.file, &judged.standings, on),
+        slips: slips(&judged),
+        season: mare.then(|| season_of(&judged)),
+        care: judged.file.care.clone(),
+        overrules: judged.file.overrules.clone(),
+        card: card
+            .into_iter()
+            .map(|block| CardBlock::of(block, ladder))
+            .collect(),
+    }))
+}
+
+fn next(judged: &Judged) -> Option<Next> {
+    let ladder = judged.ladder();
+    let place = next_level(ladder, &judged.standings, judged.on)?;
+    let said = level::of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
+    Some(Next {
+        level: LevelBrief::of(&ladder.levels[place], ladder),
+        verdict: said.verdict,
+        says: said.says,
+        takes: said.takes,
+        forecast: said.forecast_says,
+    })
+}
+
+fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
+    let ladder = judged.ladder();
+    judged
+        .standings
+        .iter()
+        .map(|standing| {
+            let level = &ladder.levels[standing.place];
+            HorseLevel {
+                level: LevelBrief::of(level, ladder),
+                verdict: standing.verdict,
+                state: standing.state,
+                sides: standing.sides.clone(),
+                last_asked: standing.last_asked,
+                held_since: standing.retention.held_since,
+                first_asked: standing.history.tallies.first().map(|day| day.day),
+                holds: holds(judged, standing),
+                needs: level
+                    .below
+                    .iter()
+                    .map(|below| vec![*below])
+                    .chain(level.needs.iter().cloned())
+                    .collect(),
+                days: standing.history.tallies.len(),
+            }
+        })
+        .collect()
+}
+
+/// What holds a level, in a few words.
+fn holds(judged: &Judged, standing: &cavesson_core::judge::Standing) -> String {
+    let name = |place: &usize| judged.ladder().levels[*place].name.clone();
+    if let Some(Caution::SideDrop(drop)) = standing.cautions.last() {
+        return format!("the {} side went at once", drop.side.word());
+    }
+    if let Some(missing) = standing.missing.first() {
+        return format!("needs {}", name(missing));
+    }
+    if let Some(stale) = standing.stale.first() {
+        return format!("rusty: {}", name(stale));
+    }
+    let limits = standing
+        .takes
+        .and_then(|takes| Some((takes.limits?, takes.limits_side)));
+    match limits {
+        Some((item, side)) => words::rail(item, side),
+        None => String::new(),
+    }
+}
+
+fn horse_first_asks(judged: &Judged) -> Vec<HorseFirstAsk> {
+    let oldest = judged.on.saturating_sub(FIRST_ASK_DAYS.days());
+    let ladder = judged.ladder();
+    let mut all: Vec<HorseFirstAsk> = Vec::new();
+    for (place, asks) in judged.file.asks.iter().enumerate() {
+        let start = asks.partition_point(|ask| ask.day <= oldest);
+        let end = asks.partition_point(|ask| ask.day <= judged.on);
+        for side in ladder.levels[place].asked_sides() {
+            all.extend(
+                first_asks(&asks[start..end], *side)
+                    .into_iter()
+                    .map(|first| HorseFirstAsk {
+                        day: first.day,
+                        level: place,
+                        side: *side,
+                        soft: first.soft,
+                        rep_id: first.rep_id,
+                    }),
+            );
+        }
+    }
+    all.sort_by_key(|first| (first.day, first.level, first.side));
+    all
+}
+
+fn slips(judged: &Judged) -> Vec<HorseSlip> {
+    judged
+        .standings
+        .iter()
+        .filter_map(|standing| {
+            let held = standing.retention.held_since?;
+            let days: Vec<(Date, f64)> = standing
+                .history
+                .tallies
+                .iter()
+                .map(|day| (day.day, day.share()))
+                .collect();
+            let slip = slip(&days, held)?;
+            slip.since.is_some().then_some(HorseSlip {
+                level: standing.place,
+                slip,
+            })
+        })
+        .collect()
+}
+
+fn season_of(judged: &Judged) -> Season {
+    let in_season = |marks: &[RideMark]| marks.contains(&RideMark::InSeason);
+    let rides = judged
+        .file
+        .rides
+        .iter()
+        .filter(|ride| ride.day <= judged.on);
+    let mut seen: Vec<Date> = rides
+        .clone()
+        .filter(|ride| in_season(&ride.marks))
+        .map(|ride| ride.day)
+        .collect();
+    seen.dedup();
+    let marked: std::collections::HashSet<Uuid> = rides
+        .filter(|ride| in_season(&ride.marks))
+        .map(|ride| ride.ride_id)
+        .collect();
+    let (mut inside, mut outside) = ((0, 0), (0, 0));
+    let asks = judged.file.asks.iter().flatten().filter(|ask| {
+        ask.day <= judged.on && days_between(ask.day, judged.on) <= SEASON_LOOK_BACK_DAYS
+    });
+    for ask in asks {
+        let tally = if marked.contains(&ask.ride_id) {
+            &mut inside
+        } else {
+            &mut outside
+        };
+        tally.0 += u32::from(ask.soft);
+        tally.1 += 1;
+    }
+    Season {
+        expected: season::expected(&seen, judged.on),
+        share: season::compare(inside, outside),
+        seen,
+    }
+}

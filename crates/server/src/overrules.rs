@@ -1,0 +1,249 @@
+//! Overrules: the trainer's last word, kept with its reason; and how verdicts and
+//! overrules turned out.
+
+use std::collections::HashMap;
+use std::sync::Arc;
+
+use axum::Json;
+use axum::extract::State;
+use axum::http::StatusCode;
+use cavesson_core::judge::overrule::outcome;
+use cavesson_core::judge::{Outcome, Overrule, Verdict};
+use cavesson_core::ladder::{Level, RungId, SkillId};
+use cavesson_core::rep::check::find_level;
+use cavesson_store::{horse, kept_verdict, overrule};
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use utoipa_axum::routes;
+use uuid::Uuid;
+
+use crate::App;
+use crate::body::Body;
+use crate::horses::Horse;
+use crate::known::Judged;
+use crate::levels::LevelBrief;
+use crate::problem::{Answer, Problem};
+use crate::signed::{Decider, Signed};
+use crate::url::UrlPath;
+
+/// The overrules' routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .routes(routes!(add))
+        .routes(routes!(withdraw))
+        .routes(routes!(outcomes))
+}
+
+/// A decision to be kept.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+struct NewOverrule {
+    /// Made on the device (UUIDv7).
+    overrule_id: Uuid,
+    skill: SkillId,
+    rung: RungId,
+    /// What counts instead: `advance` lets the level count as held, anything else
+    /// keeps it from counting.
+    counts_as: Verdict,
+    /// Why.
+    #[schema(min_length = 1, max_length = 600)]
+    reason: String,
+    /// Whether all that the level stands on counts as held too: for a horse that
+    /// came with it.
+    #[serde(default)]
+    with_all_under_it: bool,
+}
+
+/// Overrule the judge at a level.
+#[utoipa::path(
+    post, path = "/api/horses/{horse_id}/overrules", operation_id = "add_overrule", tag = "overrules",
+    params(("horse_id" = Uuid, Path)), request_body = NewOverrule,
+    responses(
+        (status = 201, description = "Kept"),
+        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 403, description = "Only trainers decide", body = Problem, content_type = "application/problem+json"),
+        (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+        (status = 422, description = "No such level, no reason, or nothing to overrule", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn add(
+    State(app): State<App>,
+    Decider(mut signed): Decider,
+    UrlPath(horse_id): UrlPath<Uuid>,
+    Body(new): Body<NewOverrule>,
+) -> Answer<StatusCode> {
+    signed.horse(horse_id).await?;
+    let day = signed.now().date();
+    let made_by = signed.person.person_id;
+    let barn = &mut signed.transaction;
+    let judged = app.known.judged_horse(barn, horse_id, day).await?;
+    let ladder = judged.ladder();
+    let level = Level {
+        skill: new.skill.clone(),
+        rung: new.rung.clone(),
+    };
+    find_level(&level, ladder).map_err(Problem::field)?;
+    let place = ladder.position(&level).unwrap_or_default();
+    let mut places = vec![place];
+    if new.with_all_under_it {
+        places.extend(ladder.under(place));
+    }
+    horse::raise_versions(barn, &[horse_id]).await?;
+    for (index, at) in places.into_iter().enumerate() {
+        let standing = &judged.standings[at];
+        let own = index == 0;
+        if !own && standing.counts_as_held() {
+            continue;
+        }
+        let overrule = Overrule {
+            overrule_id: if own { new.overrule_id } else { Uuid::now_v7() },
+            level: ladder.levels[at].level.clone(),
+            day,
+            judge_said: standing.verdict,
+            counts_as: new.counts_as,
+            reason: new.reason.clone(),
+        };
+        match overrule.check() {
+            Err(error) if own => return Err(Problem::field(error)),
+            // Below, what the judge already lets count needs no word.
+            Err(_) => {}
+            Ok(()) => overrule::add(barn, horse_id, &overrule, made_by).await?,
+        }
+    }
+    signed.transaction.commit().await?;
+    Ok(StatusCode::CREATED)
+}
+
+/// Take an overrule back; it stays known.
+#[utoipa::path(
+    delete, path = "/api/overrules/{overrule_id}", operation_id = "withdraw_overrule", tag = "overrules",
+    params(("overrule_id" = Uuid, Path)),
+    responses(
+        (status = 204, description = "Taken back"),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 403, description = "Only trainers decide", body = Problem, content_type = "application/problem+json"),
+        (status = 404, description = "No such overrule stands in this barn", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn withdraw(
+    Decider(mut signed): Decider,
+    UrlPath(overrule_id): UrlPath<Uuid>,
+) -> Answer<StatusCode> {
+    let barn = &mut signed.transaction;
+    let horse_id = overrule::withdraw(barn, overrule_id)
+        .await?
+        .ok_or_else(|| Problem::not_found("no such overrule stands in this barn"))?;
+    horse::raise_versions(barn, &[horse_id]).await?;
+    signed.transaction.commit().await?;
+    Ok(StatusCode::NO_CONTENT)
+}
+
+/// How verdicts and overrules turned out.
+#[derive(Serialize, ToSchema)]
+struct Outcomes {
+    /// Overrules, latest first, those taken back among them.
+    overrules: Vec<OverruleOutcome>,
+    /// Times the judge said advance, latest first.
+    advances: Vec<AdvanceOutcome>,
+}
+
+/// An overrule and how it turned out.
+#[derive(Serialize, ToSchema)]
+struct OverruleOutcome {
+    horse: Horse,
+    level: LevelBrief,
+    overrule: Overrule,
+    /// Who made it.
+    made_by: String,
+    /// Whether it was taken back.
+    withdrawn: bool,
+    outcome: Outcome,
+}
+
+/// An advance and how it turned out.
+#[derive(Serialize, ToSchema)]
+struct AdvanceOutcome {
+    horse: Horse,
+    level: LevelBrief,
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    /// The version of the ladder it was made with.
+    ladder_version: i32,
+    /// The version of the program; null for the ladder as it ships.
+    program_version: Option<i32>,
+    outcome: Outcome,
+}
+
+/// How verdicts and overrules turned out.
+#[utoipa::path(
+    get, path = "/api/outcomes", operation_id = "show_outcomes", tag = "overrules",
+    responses(
+        (status = 200, description = "Every overrule and advance with what came of it", body = Outcomes),
+        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn outcomes(State(app): State<App>, mut signed: Signed) -> Answer<Json<Outcomes>> {
+    let today = signed.now();
+    let owner = signed.only_horses_of();
+    let barn = &mut signed.transaction;
+    let horses: HashMap<Uuid, Horse> = horse::list(barn, owner)
+        .await?
+        .into_iter()
+        .map(|horse| (horse.horse_id, Horse::new(horse, today.year())))
+        .collect();
+    let ids: Vec<Uuid> = horses.keys().copied().collect();
+    let judged: HashMap<Uuid, Arc<Judged>> = app
+        .known
+        .judged(barn, &ids, today.date())
+        .await?
+        .into_iter()
+        .map(|judged| (judged.horse_id, judged))
+        .collect();
+    let overrules = overrule::list(barn, owner).await?;
+    let advances = kept_verdict::of_word(barn, Verdict::Advance.word(), owner).await?;
+    let turned_out = |horse_id: Uuid, level: &Level, day: Date| {
+        let judged = judged.get(&horse_id)?;
+        let place = judged.ladder().position(level)?;
+        let days = &judged.standings[place].history.days;
+        Some((
+            horses.get(&horse_id)?.clone(),
+            LevelBrief::of(&judged.ladder().levels[place], judged.ladder()),
+            outcome(day, days, today.date()),
+        ))
+    };
+    Ok(Json(Outcomes {
+        overrules: overrules
+            .into_iter()
+            .filter_map(|kept| {
+                let (horse, level, outcome) =
+                    turned_out(kept.horse_id, &kept.overrule.level, kept.overrule.day)?;
+                Some(OverruleOutcome {
+                    horse,
+                    level,
+                    made_by: kept.made_by,
+                    withdrawn: kept.withdrawn_at.is_some(),
+                    overrule: kept.overrule,
+                    outcome,
+                })
+            })
+            .collect(),
+        advances: advances
+            .into_iter()
+            .filter_map(|said| {
+                let level = Level::new(&said.skill, &said.rung);
+                let (horse, level, outcome) = turned_out(said.horse_id, &level, said.day)?;
+                Some(AdvanceOutcome {
+                    horse,
+                    level,
+                    day: said.day,
+                    ladder_version: said.ladder_version,
+                    program_version: said.program_version,
+                    outcome,
+                })
+            })
+            .collect(),
+    }))
+}
