@@ -269,9 +269,10 @@ fn what_adds_up_is_held_when_the_number_is_reached() {
             &[Measure::Count(Count { count: 8 })],
         );
     }
-    let standing = horse.at("start.mount/stand", 11);
-    assert_eq!(standing.verdict, Verdict::Stay);
-    let takes = standing.takes.unwrap();
+    let judged = level::judge_level(ladder(), &horse.file(), place("start.mount/stand"), day(11));
+    assert_eq!(judged.verdict, Verdict::Stay);
+    assert_eq!(judged.takes, "4 more; going on as now, about 1 day.");
+    let takes = judged.what_it_takes;
     assert_eq!(takes.if_all_soft.unwrap().both_reps, 4, "96 of 100");
     assert_eq!(takes.at_present_rate.unwrap().days, 1);
     let horse = horse.ride(

@@ -255,11 +255,8 @@ fn holds(judged: &Judged, standing: &cavesson_core::judge::Standing) -> String {
     if let Some(stale) = standing.stale.first() {
         return format!("rusty: {}", name(stale));
     }
-    let limits = standing
-        .takes
-        .and_then(|takes| Some((takes.limits?, takes.limits_side)));
-    match limits {
-        Some((item, side)) => words::rail(item, side),
+    match standing.nearest {
+        Some(nearest) => words::rail(nearest.limits, nearest.limits_side),
         None => String::new(),
     }
 }

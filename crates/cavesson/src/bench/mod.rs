@@ -1,8 +1,10 @@
 //! `cavesson bench`: measurements whose tables stand in docs/.
 //!
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
+//! - [`speed`]: how fast is it? a large barn from memory
 
 mod judge;
+mod speed;
 
 use std::path::PathBuf;
 
@@ -19,12 +21,15 @@ pub struct Arguments {
 enum Bench {
     /// Candidate rules on simulated horses: false advances, delay, forecasts
     Judge(judge::Arguments),
+    /// A large barn judged from memory; the statistics alone
+    Speed(speed::Arguments),
 }
 
 /// Runs a bench.
 pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
         Bench::Judge(arguments) => judge::run(&arguments),
+        Bench::Speed(arguments) => speed::run(&arguments),
     }
 }
 

@@ -6,12 +6,17 @@
 //! - [`result`]: false advances, delay, missed ease-backs
 //! - [`foretold`]: how often the forecast's range held what happened
 //! - [`report`]: the table
+//!
+//! For measuring speed: [`barn`], a large barn; [`statistics`], the published
+//! statistics of a level all at once.
 
+pub mod barn;
 pub mod foretold;
 pub mod population;
 pub mod report;
 pub mod result;
 pub mod rules;
+pub mod statistics;
 
 pub use population::{BenchHorse, Population};
 pub use report::{Report, run};

@@ -49,8 +49,11 @@ const DRIFT_VARIANCE: f64 = 0.004;
 const SPEED_VARIANCE: f64 = 0.001;
 const IDLE_VARIANCE: f64 = 0.004;
 const MOST_IDLE_DAYS: i32 = 60;
-/// Left, right, speed, day effect.
-const SIZE: usize = 4;
+/// Steps of Newton's method to the mode, at most, and when to stop.
+const MOST_STEPS: usize = 10;
+const CLOSE_ENOUGH: f64 = 1e-4;
+/// Left, right, speed.
+const SIZE: usize = 3;
 
 type Vector = [f64; SIZE];
 type Matrix = [[f64; SIZE]; SIZE];
@@ -204,7 +207,7 @@ impl Filter {
         covariance[1][0] = START_COMMON_VARIANCE;
         covariance[2][2] = START_SPEED_VARIANCE;
         Filter {
-            mean: [START, START, START_SPEED, 0.0],
+            mean: [START, START, START_SPEED],
             covariance,
             day_variance: day_sd * day_sd,
             log_evidence: 0.0,
@@ -237,94 +240,151 @@ impl Filter {
         self.covariance[2][2] = FADE * FADE * c[2][2] + SPEED_VARIANCE;
     }
 
+    /// The asks speak only of two sums, readiness of a side plus day effect, so the
+    /// mode is looked for there (two unknowns) and carried over to the state.
     fn take_in(&mut self, shown: &Shown) {
-        let mut before = self.covariance;
-        before[3] = [0.0; SIZE];
-        for row in &mut before {
-            row[3] = 0.0;
-        }
-        before[3][3] = self.day_variance;
-        let (precision, log_size_before) = inverse(&before);
-        let mut start = self.mean;
-        start[3] = 0.0;
-        let mut at = start;
-        let mut inverse_curve = before;
-        let (mut log_size_after, mut log_likelihood) = (0.0, 0.0);
-        for _ in 0..8 {
-            let mut slope = [0.0; SIZE];
-            for (row, slope) in slope.iter_mut().enumerate() {
-                for column in 0..SIZE {
-                    *slope -= precision[row][column] * (at[column] - start[column]);
-                }
+        let prior = [self.mean[0], self.mean[1]];
+        let spread = Pair {
+            left: self.covariance[0][0] + self.day_variance,
+            right: self.covariance[1][1] + self.day_variance,
+            both: self.covariance[0][1] + self.day_variance,
+        };
+        let precision = spread.inverse();
+        let mut at = prior;
+        let mut curve = [0.0; 2];
+        for _ in 0..MOST_STEPS {
+            let pull = precision.times([at[0] - prior[0], at[1] - prior[1]]);
+            let mut slope = [0.0; 2];
+            for side in [0, 1] {
+                let (own_slope, own_curve) = shown.0[side].slope_and_curve(at[side]);
+                slope[side] = own_slope - pull[side];
+                curve[side] = own_curve;
             }
-            let mut curve = precision;
-            log_likelihood = 0.0;
-            for (side, counts) in shown.0.iter().enumerate() {
-                let found = counts.at(at[side] + at[3]);
-                log_likelihood += found.log_likelihood;
-                slope[side] += found.slope;
-                slope[3] += found.slope;
-                for (a, b) in [(side, side), (3, 3), (side, 3), (3, side)] {
-                    curve[a][b] += found.curve;
-                }
-            }
-            let (inverted, log_size_curve) = inverse(&curve);
-            inverse_curve = inverted;
-            log_size_after = log_size_curve;
+            let step = precision.plus(curve).inverse().times(slope);
             let mut most = 0.0f64;
-            for row in 0..SIZE {
-                let step: f64 = (0..SIZE)
-                    .map(|column| inverted[row][column] * slope[column])
-                    .sum();
-                at[row] += step.clamp(-2.0, 2.0);
-                most = most.max(step.abs());
+            for side in [0, 1] {
+                at[side] += step[side].clamp(-2.0, 2.0);
+                most = most.max(step[side].abs());
             }
-            if most < 1e-6 {
+            // The next step would be about the square of this one.
+            if most < CLOSE_ENOUGH {
                 break;
             }
         }
-        let mut distance = 0.0;
+        let away = [at[0] - prior[0], at[1] - prior[1]];
+        let pull = precision.times(away);
+        let distance = away[0] * pull[0] + away[1] * pull[1];
+        let log_likelihood: f64 = [0, 1]
+            .map(|side| shown.0[side].log_likelihood(at[side]))
+            .iter()
+            .sum();
+        let volume = spread.determinant() * precision.plus(curve).determinant();
+        self.log_evidence += log_likelihood - 0.5 * (distance + volume.ln());
+        self.carry_over(pull, &spread, curve);
+    }
+
+    /// Moves the state by what the sums were pulled to, and narrows it by what
+    /// they are sure of.
+    fn carry_over(&mut self, pull: [f64; 2], spread: &Pair, curve: [f64; 2]) {
+        let c = self.covariance;
+        for (row, mean) in self.mean.iter_mut().enumerate() {
+            *mean += c[row][0] * pull[0] + c[row][1] * pull[1];
+        }
+        // curve (1 + spread curve)^-1, for a side that was not asked too.
+        let size = 1.0
+            + spread.left * curve[0]
+            + spread.right * curve[1]
+            + spread.determinant() * curve[0] * curve[1];
+        let narrowing = Pair {
+            left: curve[0] * (1.0 + spread.right * curve[1]) / size,
+            right: curve[1] * (1.0 + spread.left * curve[0]) / size,
+            both: -curve[0] * spread.both * curve[1] / size,
+        };
         for row in 0..SIZE {
-            for column in 0..SIZE {
-                distance +=
-                    (at[row] - start[row]) * precision[row][column] * (at[column] - start[column]);
+            let through = narrowing.times([c[row][0], c[row][1]]);
+            for (column, to) in c.iter().enumerate() {
+                self.covariance[row][column] -= through[0] * to[0] + through[1] * to[1];
             }
         }
-        self.log_evidence += log_likelihood - 0.5 * (distance + log_size_before + log_size_after);
-        self.mean = at;
-        self.covariance = inverse_curve;
     }
 }
 
-struct Found {
-    log_likelihood: f64,
-    slope: f64,
-    curve: f64,
+/// A symmetric matrix over the two sides.
+#[derive(Debug, Clone, Copy)]
+struct Pair {
+    left: f64,
+    right: f64,
+    both: f64,
+}
+
+impl Pair {
+    fn determinant(&self) -> f64 {
+        self.left * self.right - self.both * self.both
+    }
+
+    fn inverse(&self) -> Pair {
+        let size = self.determinant();
+        Pair {
+            left: self.right / size,
+            right: self.left / size,
+            both: -self.both / size,
+        }
+    }
+
+    fn plus(&self, diagonal: [f64; 2]) -> Pair {
+        Pair {
+            left: self.left + diagonal[0],
+            right: self.right + diagonal[1],
+            ..*self
+        }
+    }
+
+    fn times(&self, vector: [f64; 2]) -> [f64; 2] {
+        [
+            self.left * vector[0] + self.both * vector[1],
+            self.both * vector[0] + self.right * vector[1],
+        ]
+    }
 }
 
 impl Counts {
-    /// Log-likelihood of the counts with its slope and curve at logit `x`.
-    fn at(&self, x: f64) -> Found {
-        let mut found = Found {
-            log_likelihood: 0.0,
-            slope: 0.0,
-            curve: 0.0,
-        };
+    /// Soft and asked of each group of asks, with how much higher it lies.
+    fn groups(&self) -> [(f64, f64, f64); 2] {
         let first = f64::from(u8::from(self.first == Some(true)));
-        let groups = [
+        [
             (COLD, first, f64::from(u8::from(self.first.is_some()))),
             (WARM, self.soft, self.asked),
-        ];
-        for (offset, soft, asked) in groups {
+        ]
+    }
+
+    /// Slope and curve of the log-likelihood at logit `x`.
+    fn slope_and_curve(&self, x: f64) -> (f64, f64) {
+        let (mut slope, mut curve) = (0.0, 0.0);
+        for (offset, soft, asked) in self.groups() {
             if asked > 0.0 {
-                let chance = logistic(x + offset).clamp(1e-12, 1.0 - 1e-12);
-                found.log_likelihood += soft * chance.ln() + (asked - soft) * (1.0 - chance).ln();
-                found.slope += soft - asked * chance;
-                found.curve += asked * chance * (1.0 - chance);
+                let chance = chance(x + offset);
+                slope += soft - asked * chance;
+                curve += asked * chance * (1.0 - chance);
             }
         }
-        found
+        (slope, curve)
     }
+
+    /// The log-likelihood at logit `x`.
+    fn log_likelihood(&self, x: f64) -> f64 {
+        let groups = self.groups().into_iter().filter(|group| group.2 > 0.0);
+        groups
+            .map(|(offset, soft, asked)| {
+                let chance = chance(x + offset);
+                soft * chance.ln() + (asked - soft) * (1.0 - chance).ln()
+            })
+            .sum()
+    }
+}
+
+/// A chance that is never quite nothing nor quite sure.
+fn chance(x: f64) -> f64 {
+    logistic(x).clamp(1e-12, 1.0 - 1e-12)
 }
 
 /// The lower triangular root of a positive definite matrix, by Cholesky's method.
@@ -346,33 +406,6 @@ fn root(matrix: &Matrix) -> Matrix {
         }
     }
     lower
-}
-
-/// The inverse of a positive definite matrix and the logarithm of its
-/// determinant.
-fn inverse(matrix: &Matrix) -> (Matrix, f64) {
-    let lower = root(matrix);
-    let log_determinant = 2.0 * (0..SIZE).map(|row| lower[row][row].ln()).sum::<f64>();
-    let mut inverted_lower = [[0.0; SIZE]; SIZE];
-    for row in 0..SIZE {
-        inverted_lower[row][row] = 1.0 / lower[row][row];
-        let (done, this) = inverted_lower.split_at_mut(row);
-        for (column, entry) in this[0][..row].iter_mut().enumerate() {
-            let sum: f64 = (column..row)
-                .map(|between| lower[row][between] * done[between][column])
-                .sum();
-            *entry = -sum / lower[row][row];
-        }
-    }
-    let mut inverse = [[0.0; SIZE]; SIZE];
-    for row in 0..SIZE {
-        for column in 0..SIZE {
-            inverse[row][column] = (row.max(column)..SIZE)
-                .map(|k| inverted_lower[k][row] * inverted_lower[k][column])
-                .sum();
-        }
-    }
-    (inverse, log_determinant)
 }
 
 /// The upper tail of the standard normal distribution.

@@ -180,7 +180,8 @@ pub fn window_of<'a>(asks: &'a [Ask], gate: &Gate, on: Date) -> &'a [Ask] {
         if ask.day <= oldest {
             break;
         }
-        if !rides.contains(&ask.ride_id) {
+        // Asks of one ride mostly stand together: the last one seen is looked at first.
+        if rides.last() != Some(&ask.ride_id) && !rides.contains(&ask.ride_id) {
             if rides.len() == gate.window_rides as usize {
                 break;
             }

@@ -16,7 +16,7 @@ use super::rails::{Tally, failing};
 use super::retention::{Retention, retention};
 use super::side_drop::side_drop;
 use super::verdict::{Gated, State, Verdict, decide};
-use super::what_it_takes::{WhatItTakes, what_it_takes};
+use super::what_it_takes::{Nearest, nearest};
 use crate::evidence::Ask;
 use crate::horse::{CareNote, RideMark};
 use crate::ladder::{Ladder, LadderLevel};
@@ -141,8 +141,8 @@ pub struct Standing {
     pub eased: Option<EaseReason>,
     /// Where it goes back to: the highest held level under it.
     pub ease_to: Option<usize>,
-    /// What it would take; none where nothing was asked lately.
-    pub takes: Option<WhatItTakes>,
+    /// How far it is; none where nothing was asked lately or every rail passes.
+    pub nearest: Option<Nearest>,
     /// Which of the horse's overrules stands on it.
     pub overruled_by: Option<usize>,
     /// The verdict without exceptional rides, where it differs.
@@ -298,7 +298,9 @@ impl Round<'_> {
             overrule,
             seen.is_empty() && asks.is_empty(),
         );
-        let takes = (!seen.is_empty() && !gated.passes).then(|| what_it_takes(&shown, gate));
+        let nearest = (!seen.is_empty() && !gated.passes)
+            .then(|| nearest(&shown, gate))
+            .flatten();
         Standing {
             place,
             verdict,
@@ -312,7 +314,7 @@ impl Round<'_> {
                 .then(|| highest_held_under(level, self.ladder, before))
                 .flatten(),
             eased,
-            takes,
+            nearest,
             overruled_by,
             without_exceptional: (cautions.is_empty())
                 .then(|| self.without_exceptional(place, seen, before, needs_fresh, &kept))

@@ -53,7 +53,7 @@ fn has_just_opened(ladder: &Ladder, standings: &[Standing], standing: &Standing)
 
 fn days_needed(standing: &Standing) -> u32 {
     standing
-        .takes
-        .and_then(|takes| takes.if_all_soft)
-        .map_or(u32::MAX, |further| further.days)
+        .nearest
+        .and_then(|nearest| nearest.days)
+        .unwrap_or(u32::MAX)
 }

@@ -36,6 +36,15 @@ pub fn side_drop(seen: &[Ask]) -> Option<SideDrop> {
     if seen.len() < LEAST_BEFORE + 2 * LEAST_IN_RIDE {
         return None;
     }
+    let ride_starts = seen.iter().rposition(|ask| ask.ride_id != last);
+    let ride = &seen[ride_starts.map_or(0, |before| before + 1)..];
+    let may_have_dropped = |side: Side| {
+        let (asked, share) = tally(ride, |ask| ask.ride_id == last && ask.side == side);
+        asked >= LEAST_IN_RIDE && share <= DROPPED_TO
+    };
+    if !Side::EACH.into_iter().any(may_have_dropped) {
+        return None;
+    }
     Side::EACH.into_iter().find_map(|side| {
         let (asked, share) = tally(seen, |ask| ask.ride_id == last && ask.side == side);
         let (asked_before, before) = tally(seen, |ask| ask.ride_id != last && ask.side == side);

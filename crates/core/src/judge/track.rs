@@ -96,8 +96,8 @@ fn under_way(ladder: &Ladder, standing: &Standing, on: Date) -> UnderWay {
         name: level.name.clone(),
         verdict: standing.verdict,
         state: standing.state,
-        limits: standing.takes.and_then(|takes| takes.limits),
-        limits_side: standing.takes.and_then(|takes| takes.limits_side),
+        limits: standing.nearest.map(|nearest| nearest.limits),
+        limits_side: standing.nearest.and_then(|nearest| nearest.limits_side),
         stuck_days: (since > STUCK_DAYS).then_some(since as u32),
     }
 }

@@ -51,6 +51,39 @@ pub struct WhatItTakes {
     pub limits_side: Option<Side>,
 }
 
+/// How far it is, without the count of reps.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Nearest {
+    /// Days if every further answer is soft; none beyond [`MOST_DAYS`].
+    pub days: Option<u32>,
+    /// The rail that fills last.
+    pub limits: ItemKind,
+    /// The side of that rail.
+    pub limits_side: Option<Side>,
+}
+
+/// Finds how far it is from the day of `shown`; none when every rail passes.
+pub fn nearest(shown: &Shown<'_>, gate: &Gate) -> Option<Nearest> {
+    let seen = window_of(shown.asks, gate, shown.on);
+    let tally = Tally::of(shown, seen, gate);
+    let least_filled = failing(shown, &tally, gate)
+        .min_by(|a, b| a.filled(&tally, gate).total_cmp(&b.filled(&tally, gate)))?;
+    if gate.least_count > 0 {
+        return Some(Nearest {
+            days: Some(1),
+            limits: ItemKind::Count,
+            limits_side: None,
+        });
+    }
+    let (days, last_to_fill) = Trial::new(shown, seen, gate).least_days();
+    let limits = last_to_fill.unwrap_or(least_filled);
+    Some(Nearest {
+        days,
+        limits: limits.item,
+        limits_side: limits.side,
+    })
+}
+
 /// Finds what it would take after the day of `shown`.
 pub fn what_it_takes(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
     let seen = window_of(shown.asks, gate, shown.on);
@@ -199,22 +232,31 @@ impl<'a> Trial<'a> {
         self.day(course, asked);
     }
 
-    /// Fewest days first, then the fewest reps if both sides get as many, then
-    /// fewer on the left, then on the right as far as that goes; and the rail that is least filled one day before.
-    fn least_soft(&self) -> (Option<Further>, Option<Rail>) {
+    /// The fewest days of soft rides at the horse's own pace, and the rail that is
+    /// least filled one day before.
+    fn least_days(&self) -> (Option<u32>, Option<Rail>) {
         let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
         let mut course = self.begin();
         let mut last_to_fill = None;
-        let days = loop {
-            if course.days == MOST_DAYS {
-                return (None, None);
-            }
+        while course.days < MOST_DAYS {
             self.soft_day(&mut course, &full);
             match self.least_filled(&course) {
-                None => break course.days,
+                None => return (Some(course.days), last_to_fill),
                 rail => last_to_fill = rail,
             }
+        }
+        (None, None)
+    }
+
+    /// Fewest days first, then the fewest reps if both sides get as many, then
+    /// fewer on the left, then on the right as far as that goes; and the rail that
+    /// fills last.
+    fn least_soft(&self) -> (Option<Further>, Option<Rail>) {
+        let (days, last_to_fill) = self.least_days();
+        let Some(days) = days else {
+            return (None, None);
         };
+        let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
         let mut reps: Vec<(Side, u32)> = full.iter().map(|(s, _)| (*s, days * self.pace)).collect();
         let even = (0..=days * self.pace).find(|each| {
             reps.iter_mut().for_each(|(_, reps)| *reps = *each);
