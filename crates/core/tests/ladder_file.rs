@@ -320,3 +320,18 @@ fn gates_come_from_the_measure_the_safety_gate_and_the_skill() {
         );
     }
 }
+
+#[test]
+fn a_rep_may_be_asked_at_any_level_of_any_school() {
+    let all = LadderFile::shipped().all_levels();
+    for skill in [
+        "bridle.snaffle",
+        "bridle.two-rein",
+        "bridle.restore",
+        "frame.topline",
+    ] {
+        assert!(all.rungs_of(&SkillId(skill.into())).count() > 0, "{skill}");
+    }
+    let one_school = Ladder::shipped().levels.len();
+    assert!(all.levels.len() > one_school);
+}

@@ -21,7 +21,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::body::Body;
 use crate::known::Judged;
-use crate::known::keep::keep_verdicts;
+use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::signed::{Recorder, Signed};
 
@@ -63,7 +63,7 @@ async fn store(
     Body(batch): Body<Batch>,
 ) -> Answer<Json<Stored>> {
     batch
-        .check(app.ladder, Timestamp::now())
+        .check(&app.all_levels, Timestamp::now())
         .map_err(Problem::fields)?;
     check_horses(&mut signed.transaction, &batch).await?;
     let horses = horses_of(&mut signed.transaction, &batch).await?;
@@ -80,12 +80,7 @@ async fn store(
     let today = signed.now().date();
     let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
-    // Judged in a transaction of its own: nothing that might yet be rolled back
-    // is kept in memory.
-    let mut barn = BarnTransaction::begin(&app.pool, barn_id).await?;
-    let judged = app.known.judged(&mut barn, &touched, today).await?;
-    keep_verdicts(&mut barn, &judged).await?;
-    barn.commit().await?;
+    let judged = judge_and_keep(&app, barn_id, &touched, today).await?;
     Ok(Json(Stored {
         rides: batch.rides.len(),
         reps: batch.reps.len(),

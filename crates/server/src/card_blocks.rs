@@ -92,6 +92,7 @@ struct NewCardBlock {
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 403, description = "Owners do not plan rides", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+        (status = 409, description = "This id is known with other content", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "No such level or fault, a day that is past, nothing said", body = Problem, content_type = "application/problem+json"),
     )
 )]
@@ -121,7 +122,10 @@ async fn add(
         says: new.says,
         fault: new.fault,
     };
-    card_block::add(&mut signed.transaction, &block, signed.person.person_id).await?;
+    let made_by = signed.person.person_id;
+    if !card_block::add(&mut signed.transaction, &block, made_by).await? {
+        return Err(Problem::known_otherwise("/block_id", block.block_id));
+    }
     signed.transaction.commit().await?;
     Ok(StatusCode::CREATED)
 }

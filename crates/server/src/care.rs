@@ -1,5 +1,6 @@
 //! Care: flags that come before any training, and checks of teeth and bit seat.
 
+use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::{FieldError, NOTE_LETTERS};
 use cavesson_core::horse::{CareKind, CareNote};
@@ -13,6 +14,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::signed::Recorder;
 use crate::url::UrlPath;
@@ -58,10 +60,12 @@ struct Clearing {
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 403, description = "Owners do not note care", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+        (status = 409, description = "This id is known with other content", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A day in the future, or too long a note", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn add(
+    State(app): State<App>,
     Recorder(mut signed): Recorder,
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(new): Body<NewCare>,
@@ -86,14 +90,13 @@ async fn add(
         says: new.says,
     };
     horse::raise_versions(&mut signed.transaction, &[horse_id]).await?;
-    care::add(
-        &mut signed.transaction,
-        horse_id,
-        &note,
-        signed.person.person_id,
-    )
-    .await?;
+    let made_by = signed.person.person_id;
+    if !care::add(&mut signed.transaction, horse_id, &note, made_by).await? {
+        return Err(Problem::known_otherwise("/care_id", note.care_id));
+    }
+    let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
+    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
     Ok(StatusCode::CREATED)
 }
 
@@ -110,6 +113,7 @@ async fn add(
     )
 )]
 async fn clear(
+    State(app): State<App>,
     Recorder(mut signed): Recorder,
     UrlPath(care_id): UrlPath<Uuid>,
     Body(clearing): Body<Clearing>,
@@ -120,6 +124,8 @@ async fn clear(
         .await?
         .ok_or_else(|| Problem::not_found("no such note in this barn"))?;
     horse::raise_versions(barn, &[horse_id]).await?;
+    let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
+    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
     Ok(StatusCode::NO_CONTENT)
 }

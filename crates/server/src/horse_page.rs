@@ -5,7 +5,7 @@ use axum::Json;
 use axum::extract::State;
 use cavesson_core::Side;
 use cavesson_core::evidence::first_ask::first_asks;
-use cavesson_core::evidence::slip::{Slip, slip};
+use cavesson_core::evidence::slip::Slip;
 use cavesson_core::horse::{CareNote, RideMark, season};
 use cavesson_core::judge::history::days_between;
 use cavesson_core::judge::next::next_level;
@@ -206,12 +206,14 @@ fn next(judged: &Judged) -> Option<Next> {
     let ladder = judged.ladder();
     let place = next_level(ladder, &judged.standings, judged.on)?;
     let said = level::of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
+    let forecast =
+        level::forecast_of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
     Some(Next {
         level: LevelBrief::of(&ladder.levels[place], ladder),
         verdict: said.verdict,
         says: said.says,
         takes: said.takes,
-        forecast: said.forecast_says,
+        forecast: words::forecast(&forecast),
     })
 }
 
@@ -291,14 +293,7 @@ fn slips(judged: &Judged) -> Vec<HorseSlip> {
         .standings
         .iter()
         .filter_map(|standing| {
-            let held = standing.retention.held_since?;
-            let days: Vec<(Date, f64)> = standing
-                .history
-                .tallies
-                .iter()
-                .map(|day| (day.day, day.share()))
-                .collect();
-            let slip = slip(&days, held)?;
+            let slip = standing.slip()?;
             slip.since.is_some().then_some(HorseSlip {
                 level: standing.place,
                 slip,

@@ -5,7 +5,7 @@ use std::sync::Arc;
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::Gait;
-use cavesson_core::judge::{self, Judgement};
+use cavesson_core::judge::{self, Forecast, Judgement, words};
 use cavesson_core::ladder::{
     Gate, Ladder, LadderLevel, Level, MeasureKind, RungId, Sides, SkillId,
 };
@@ -91,6 +91,10 @@ struct JudgedLevel {
     /// The gate's numbers that were used.
     gate: Gate,
     judgement: Judgement,
+    /// Rides until the gate passes.
+    forecast: Forecast,
+    /// The same in a sentence.
+    forecast_says: String,
 }
 
 /// A level's rides as rein strips.
@@ -130,6 +134,13 @@ async fn show(
         found.place,
         judged.on,
     );
+    let forecast = judge::level::forecast_of_standings(
+        judged.ladder(),
+        &judged.file,
+        &judged.standings,
+        found.place,
+        judged.on,
+    );
     let ladder_version = judged.ladder().version;
     let program_version = judged.on_ladder.program.map(|(_, version)| version);
     let level = LevelBrief::of(found.level(), judged.ladder());
@@ -141,6 +152,8 @@ async fn show(
         program_version,
         gate,
         judgement,
+        forecast_says: words::forecast(&forecast),
+        forecast,
     }))
 }
 

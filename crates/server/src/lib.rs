@@ -41,6 +41,7 @@ pub mod web;
 
 use std::future::Future;
 use std::net::SocketAddr;
+use std::sync::Arc;
 
 use sqlx::PgPool;
 use tokio::net::TcpListener;
@@ -56,6 +57,8 @@ pub struct App {
     pub pool: PgPool,
     /// The ladder as it ships.
     pub ladder: &'static cavesson_core::ladder::Ladder,
+    /// Every level there is, whatever the school: what a rep may be asked at.
+    pub all_levels: Arc<cavesson_core::ladder::Ladder>,
     /// What has been read of the horses so far.
     pub known: known::KnownHorses,
     /// Changes as they happen.
@@ -84,6 +87,7 @@ pub async fn launch(
         changes,
         closing,
         ladder: cavesson_core::ladder::Ladder::shipped(),
+        all_levels: Arc::new(cavesson_core::ladder::LadderFile::shipped().all_levels()),
         known: known::KnownHorses::default(),
     };
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();

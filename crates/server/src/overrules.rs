@@ -23,6 +23,7 @@ use crate::App;
 use crate::body::Body;
 use crate::horses::Horse;
 use crate::known::Judged;
+use crate::known::keep::judge_and_keep;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::signed::{Decider, Signed};
@@ -66,6 +67,7 @@ struct NewOverrule {
         (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 403, description = "Only trainers decide", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+        (status = 409, description = "This id is known with other content", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "No such level, no reason, or nothing to overrule", body = Problem, content_type = "application/problem+json"),
     )
 )]
@@ -110,10 +112,13 @@ async fn add(
             Err(error) if own => return Err(Problem::field(error)),
             // Below, what the judge already lets count needs no word.
             Err(_) => {}
-            Ok(()) => overrule::add(barn, horse_id, &overrule, made_by).await?,
+            Ok(()) if overrule::add(barn, horse_id, &overrule, made_by).await? => {}
+            Ok(()) => return Err(Problem::known_otherwise("/overrule_id", new.overrule_id)),
         }
     }
+    let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
+    judge_and_keep(&app, barn_id, &[horse_id], day).await?;
     Ok(StatusCode::CREATED)
 }
 
@@ -129,6 +134,7 @@ async fn add(
     )
 )]
 async fn withdraw(
+    State(app): State<App>,
     Decider(mut signed): Decider,
     UrlPath(overrule_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
@@ -137,7 +143,9 @@ async fn withdraw(
         .await?
         .ok_or_else(|| Problem::not_found("no such overrule stands in this barn"))?;
     horse::raise_versions(barn, &[horse_id]).await?;
+    let (barn_id, today) = (signed.barn.barn_id, signed.now().date());
     signed.transaction.commit().await?;
+    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
     Ok(StatusCode::NO_CONTENT)
 }
 

@@ -89,6 +89,14 @@ impl Problem {
         }
     }
 
+    /// One id that is known with other content.
+    pub fn known_otherwise(field: &str, id: uuid::Uuid) -> Problem {
+        Problem::conflict(vec![FieldError::new(
+            field,
+            format!("{id} is known with other content"),
+        )])
+    }
+
     /// Not JSON.
     pub fn json(detail: impl Into<String>) -> Problem {
         Problem::new(

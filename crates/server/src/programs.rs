@@ -22,6 +22,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::known::keep::judge_and_keep;
 use crate::known::{self, HorseLadder, Judged};
 use crate::ladder::ShownLadder;
 use crate::levels::LevelBrief;
@@ -289,7 +290,7 @@ async fn change(
     let today = signed.now().date();
     let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
-    keep_what_changed(&app, barn_id, &on_it, today).await?;
+    judge_and_keep(&app, barn_id, &on_it, today).await?;
     Ok(StatusCode::NO_CONTENT)
 }
 
@@ -402,22 +403,8 @@ async fn put_horse(
     let today = signed.now().date();
     let barn_id = signed.barn.barn_id;
     signed.transaction.commit().await?;
-    keep_what_changed(&app, barn_id, &[horse_id], today).await?;
+    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
     Ok(StatusCode::NO_CONTENT)
-}
-
-/// Judges the horses anew and keeps the verdicts that are others now.
-async fn keep_what_changed(
-    app: &App,
-    barn_id: Uuid,
-    horses: &[Uuid],
-    today: jiff::civil::Date,
-) -> Answer<()> {
-    let mut barn = cavesson_store::BarnTransaction::begin(&app.pool, barn_id).await?;
-    let judged = app.known.judged(&mut barn, horses, today).await?;
-    known::keep::keep_verdicts(&mut barn, &judged).await?;
-    barn.commit().await?;
-    Ok(())
 }
 
 fn check(content: &Program) -> Answer<()> {

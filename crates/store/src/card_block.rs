@@ -27,15 +27,23 @@ pub struct CardBlock {
     pub fault: Option<FaultId>,
 }
 
-/// Puts a block on a card; one that is known by its id stays as it is.
+/// Puts a block on a card; false when its id is known with other content.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn add(barn: &mut BarnTransaction, block: &CardBlock, made_by: Uuid) -> StoreResult<()> {
+pub async fn add(
+    barn: &mut BarnTransaction,
+    block: &CardBlock,
+    made_by: Uuid,
+) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
-    sqlx::query!(
+    let done = sqlx::query!(
         "insert into card_block (barn_id, block_id, horse_id, day, skill, rung, side, says, fault, made_by)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict do nothing",
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+         on conflict (barn_id, block_id) do update set says = excluded.says
+         where card_block.horse_id = excluded.horse_id and card_block.day = excluded.day
+           and card_block.skill = excluded.skill and card_block.rung = excluded.rung
+           and card_block.says = excluded.says",
         barn_id,
         block.block_id,
         block.horse_id,
@@ -49,7 +57,7 @@ pub async fn add(barn: &mut BarnTransaction, block: &CardBlock, made_by: Uuid) -
     )
     .execute(barn.connection())
     .await?;
-    Ok(())
+    Ok(done.rows_affected() == 1)
 }
 
 /// Takes a block off its card; whether there was one.

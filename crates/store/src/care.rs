@@ -7,7 +7,7 @@ use uuid::Uuid;
 
 use crate::{BarnTransaction, StoreResult};
 
-/// Keeps a note; one that is known by its id stays as it is.
+/// Keeps a note; false when its id is known with other content.
 ///
 /// # Errors
 /// When the query fails.
@@ -16,11 +16,14 @@ pub async fn add(
     horse_id: Uuid,
     note: &CareNote,
     made_by: Uuid,
-) -> StoreResult<()> {
+) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
-    sqlx::query!(
+    let done = sqlx::query!(
         "insert into care (barn_id, care_id, horse_id, kind, day, says, made_by)
-         values ($1, $2, $3, $4, $5, $6, $7) on conflict do nothing",
+         values ($1, $2, $3, $4, $5, $6, $7)
+         on conflict (barn_id, care_id) do update set says = excluded.says
+         where care.horse_id = excluded.horse_id and care.kind = excluded.kind
+           and care.day = excluded.day and care.says = excluded.says",
         barn_id,
         note.care_id,
         horse_id,
@@ -31,7 +34,7 @@ pub async fn add(
     )
     .execute(barn.connection())
     .await?;
-    Ok(())
+    Ok(done.rows_affected() == 1)
 }
 
 /// Clears a flag, or opens it again with none; the horse it is about, when there

@@ -21,7 +21,7 @@ pub struct KeptOverrule {
     pub withdrawn_at: Option<Timestamp>,
 }
 
-/// Keeps an overrule; one that is known by its id stays as it is.
+/// Keeps an overrule; false when its id is known with other content.
 ///
 /// # Errors
 /// When the query fails.
@@ -30,11 +30,15 @@ pub async fn add(
     horse_id: Uuid,
     overrule: &Overrule,
     made_by: Uuid,
-) -> StoreResult<()> {
+) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
-    sqlx::query!(
+    let done = sqlx::query!(
         "insert into overrule (barn_id, overrule_id, horse_id, skill, rung, day, judge_said, counts_as, reason, made_by)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict do nothing",
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+         on conflict (barn_id, overrule_id) do update set reason = excluded.reason
+         where overrule.horse_id = excluded.horse_id and overrule.skill = excluded.skill
+           and overrule.rung = excluded.rung and overrule.counts_as = excluded.counts_as
+           and overrule.reason = excluded.reason",
         barn_id,
         overrule.overrule_id,
         horse_id,
@@ -48,7 +52,7 @@ pub async fn add(
     )
     .execute(barn.connection())
     .await?;
-    Ok(())
+    Ok(done.rows_affected() == 1)
 }
 
 /// Takes an overrule back; the horse it was about, when there is one to take back.

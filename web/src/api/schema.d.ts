@@ -1416,6 +1416,10 @@ export interface components {
         ItemKind: "count" | "reps" | "days" | "soft_share" | "low_share" | "first_ask" | "no_miss" | "difference" | "time_ratio" | "level_below";
         /** @description A level of one horse, judged. */
         JudgedLevel: {
+            /** @description Rides until the gate passes. */
+            forecast: components["schemas"]["Forecast"];
+            /** @description The same in a sentence. */
+            forecast_says: string;
             /** @description The gate's numbers that were used. */
             gate: components["schemas"]["Gate"];
             horse: components["schemas"]["Horse"];
@@ -1440,10 +1444,6 @@ export interface components {
             days: components["schemas"]["DayVerdict"][];
             ease_to?: components["schemas"]["Level"] | null;
             eased?: components["schemas"]["EaseReason"] | null;
-            /** @description Rides until the gate passes. */
-            forecast: components["schemas"]["Forecast"];
-            /** @description The forecast in a sentence. */
-            forecast_says: string;
             /** @description The gate's rails. */
             gate: components["schemas"]["GateCheck"];
             /** @description What it needs that is not held. */
@@ -3201,6 +3201,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description This id is known with other content */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description No such level or fault, a day that is past, nothing said */
             422: {
                 headers: {
@@ -3263,6 +3272,15 @@ export interface operations {
             };
             /** @description Not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known with other content */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3440,6 +3458,15 @@ export interface operations {
             };
             /** @description Not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known with other content */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -18,6 +18,7 @@ use super::side_drop::side_drop;
 use super::verdict::{Gated, State, Verdict, decide};
 use super::what_it_takes::{Nearest, nearest};
 use crate::evidence::Ask;
+use crate::evidence::slip::{Slip, slip};
 use crate::horse::{CareNote, RideMark};
 use crate::ladder::{Ladder, LadderLevel};
 use crate::rep::Rep;
@@ -155,6 +156,17 @@ impl Standing {
     /// Whether what needs it may be opened.
     pub fn counts_as_held(&self) -> bool {
         self.retention.held_since.is_some() && self.state != State::Eased
+    }
+
+    /// How its days lie against the level it settled at once it was held.
+    pub fn slip(&self) -> Option<Slip> {
+        let days: Vec<(Date, f64)> = self
+            .history
+            .tallies
+            .iter()
+            .map(|day| (day.day, day.share()))
+            .collect();
+        slip(&days, self.retention.held_since?)
     }
 }
 

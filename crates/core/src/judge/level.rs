@@ -18,7 +18,7 @@ use super::{Caution, words};
 use crate::Side;
 use crate::evidence::Ask;
 use crate::evidence::give_time::{TimeToGive, restricted_mean_s};
-use crate::evidence::slip::{Slip, slip};
+use crate::evidence::slip::Slip;
 use crate::evidence::trend::{Trend, trend};
 use crate::ladder::{Ladder, LadderLevel, Level};
 use crate::rep::Rep;
@@ -74,10 +74,6 @@ pub struct Judgement {
     pub gate: GateCheck,
     /// What it would take, in numbers.
     pub what_it_takes: WhatItTakes,
-    /// Rides until the gate passes.
-    pub forecast: Forecast,
-    /// The forecast in a sentence.
-    pub forecast_says: String,
     /// How the level has kept.
     pub retention: Retention,
     /// How the days go.
@@ -120,20 +116,10 @@ pub fn of_standings(
 ) -> Judgement {
     let level = &ladder.levels[place];
     let standing = &standings[place];
-    let asks = file.asks.get(place).map_or(&[][..], Vec::as_slice);
-    let asks = &asks[..asks.partition_point(|ask| ask.day <= on)];
-    let shown = Shown {
-        asks: &asks[..standing.history.counted],
-        on,
-        readiness: &standing.history.readiness,
-        below: level
-            .below
-            .and_then(|below| share_below(&standings[below].history.tallies, &level.gate, on)),
-        sides: level.asked_sides(),
-    };
+    let shown = shown(ladder, file, standings, place, on);
+    let asks = until(file, place, on);
     let check = check_gate(&shown, &level.gate);
     let takes = what_it_takes(&shown, &level.gate);
-    let forecast = forecast(&shown, &level.gate, seed(&level.level, on));
     let overrule = standing
         .overruled_by
         .map(|place| file.overrules[place].clone());
@@ -151,19 +137,9 @@ pub fn of_standings(
         takes: words::takes(&takes, &check),
         reasons: reasons(standing, &check, level, ladder, overrule.as_ref()),
         what_it_takes: takes,
-        forecast_says: words::forecast(&forecast),
-        forecast,
         retention: standing.retention,
         trends: trends(asks, level, standing),
-        slip: standing.retention.held_since.and_then(|since| {
-            let days: Vec<(Date, f64)> = standing
-                .history
-                .tallies
-                .iter()
-                .map(|day| (day.day, day.share()))
-                .collect();
-            slip(&days, since)
-        }),
+        slip: standing.slip(),
         cautions: standing.cautions.clone(),
         eased: standing
             .eased
@@ -179,6 +155,46 @@ pub fn of_standings(
         overrule,
         days: standing.history.days.clone(),
         gate: check,
+    }
+}
+
+/// Rides until the gate of a level passes, when the horse has been judged already.
+/// It takes longer than the judging itself, so it is asked for on its own.
+pub fn forecast_of_standings(
+    ladder: &Ladder,
+    file: &HorseFile,
+    standings: &[Standing],
+    place: usize,
+    on: Date,
+) -> Forecast {
+    let level = &ladder.levels[place];
+    let shown = shown(ladder, file, standings, place, on);
+    forecast(&shown, &level.gate, seed(&level.level, on))
+}
+
+fn until(file: &HorseFile, place: usize, on: Date) -> &[Ask] {
+    let asks = file.asks.get(place).map_or(&[][..], Vec::as_slice);
+    &asks[..asks.partition_point(|ask| ask.day <= on)]
+}
+
+/// What the gate of a level is held against.
+fn shown<'a>(
+    ladder: &Ladder,
+    file: &'a HorseFile,
+    standings: &'a [Standing],
+    place: usize,
+    on: Date,
+) -> Shown<'a> {
+    let level = &ladder.levels[place];
+    let history = &standings[place].history;
+    Shown {
+        asks: &until(file, place, on)[..history.counted],
+        on,
+        readiness: &history.readiness,
+        below: level
+            .below
+            .and_then(|below| share_below(&standings[below].history.tallies, &level.gate, on)),
+        sides: level.asked_sides(),
     }
 }
 

@@ -30,13 +30,30 @@ impl Ladder {
     }
 }
 
+impl LadderFile {
+    /// Every level of the file, whatever the school: what a rep may be asked at.
+    /// Its gates and needs are those of the default program.
+    pub fn all_levels(&self) -> Ladder {
+        resolve_taught(self, &Schools::default(), |_| true)
+            .expect("with every skill there, no need is missing; a test holds it")
+    }
+}
+
 pub(super) fn resolve(file: &LadderFile, schools: &Schools) -> Result<Ladder, LadderError> {
+    resolve_taught(file, schools, |skill| taught(skill, schools))
+}
+
+fn resolve_taught(
+    file: &LadderFile,
+    schools: &Schools,
+    taught: impl Fn(&SkillInFile) -> bool,
+) -> Result<Ladder, LadderError> {
     let mut tracks = Vec::new();
     let mut levels: Vec<LadderLevel> = Vec::new();
     let mut written: Vec<Written<'_>> = Vec::new();
     for (track_place, track) in file.tracks.iter().enumerate() {
         let mut skills = Vec::new();
-        for skill in track.skills.iter().filter(|skill| taught(skill, schools)) {
+        for skill in track.skills.iter().filter(|skill| taught(skill)) {
             skills.push(skill_of(file, skill, schools)?);
             for (place, rung) in skill.levels.iter().enumerate() {
                 let at = levels.len();

@@ -1,6 +1,8 @@
 //! Rides and reps for tests, in the trade's words.
 #![allow(dead_code)]
 
+pub mod horse;
+
 use cavesson_core::Side;
 use cavesson_core::judge::{Judgement, judge_reps};
 use cavesson_core::ladder::{Ladder, LadderLevel, Level, RungId, SkillId};

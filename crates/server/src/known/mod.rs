@@ -7,7 +7,7 @@
 
 pub mod keep;
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 use std::sync::Arc;
 
 use cavesson_core::horse::CareNote;
@@ -25,6 +25,8 @@ use crate::problem::{Answer, Problem};
 
 /// Reps kept in memory over all horses; about 250 bytes each.
 const MOST_REPS: u64 = 2_000_000;
+/// A version before the first.
+const BEFORE_ALL: i64 = -1;
 /// Ladders of programs kept in memory.
 const MOST_LADDERS: u64 = 500;
 
@@ -197,16 +199,18 @@ impl KnownHorses {
         // this one's transaction still sees the past. It reads all again.
         let before = before.filter(|known| known.version < version.version);
         let horse_id = version.horse_id;
-        let from = before.as_ref().map_or(0, |known| known.version);
-        let newly =
-            known::reps_after(barn, horse_id, if before.is_some() { from } else { -1 }).await?;
+        let from = before.as_ref().map_or(BEFORE_ALL, |known| known.version);
+        let newly = known::reps_after(barn, horse_id, from).await?;
         let mut reps = before.map(|known| known.reps.clone()).unwrap_or_default();
-        for new in newly {
-            let of_level = reps.entry(new.rep.level()).or_default();
-            of_level.retain(|rep| rep.rep_id != new.rep.rep_id || from == 0);
-            if !new.undone {
-                of_level.push(new.rep);
+        // What was known before and came again was taken back.
+        let again: HashSet<Uuid> = newly.iter().map(|new| new.rep.rep_id).collect();
+        if from > BEFORE_ALL {
+            for of_level in reps.values_mut() {
+                of_level.retain(|rep| !again.contains(&rep.rep_id));
             }
+        }
+        for new in newly.into_iter().filter(|new| !new.undone) {
+            reps.entry(new.rep.level()).or_default().push(new.rep);
         }
         let known = Arc::new(Known {
             version: version.version,

@@ -68,6 +68,29 @@ impl Server {
         }
     }
 
+    /// A second server on the same database.
+    pub async fn another(&self) -> Server {
+        let listener = TcpListener::bind("127.0.0.1:0").await.unwrap();
+        let address = format!("http://{}", listener.local_addr().unwrap());
+        let (stop, stopped) = tokio::sync::oneshot::channel();
+        let settings = Settings {
+            sign_in_tries: 100,
+            ..Settings::default()
+        };
+        let served = cavesson_server::launch(settings, self.pool.clone(), listener, async {
+            let _ = stopped.await;
+        });
+        tokio::spawn(served);
+        Server {
+            address,
+            pool: self.pool.clone(),
+            oatcake: self.oatcake,
+            thimble: self.thimble,
+            stranger: self.stranger,
+            _stop: stop,
+        }
+    }
+
     /// Somebody who is not signed in.
     pub fn visitor(&self) -> Visitor {
         Visitor {
@@ -257,4 +280,42 @@ pub fn rep(ride_id: Uuid, side: &str, asked_at: Timestamp) -> Value {
         "side": side, "asked_at": asked_at,
         "measure": {"kind": "give", "hand": "fingertip", "time_s": 1.2, "answer": "gave"}
     })
+}
+
+/// Soft rides of five asks a side, so many days ago.
+pub async fn soft_rides(server: &Server, horse: Uuid, days_ago: &[i64]) {
+    let trainer = server.person("trainer@home").await;
+    for days in days_ago {
+        let answer = trainer.post("/api/batches", &ride(horse, *days, 5)).await;
+        assert_eq!(answer.status(), StatusCode::OK);
+    }
+}
+
+pub async fn put(visitor: &Visitor, path: &str, body: Value) -> Response {
+    visitor
+        .send(
+            Method::PUT,
+            path,
+            "application/json",
+            body.to_string().into_bytes(),
+        )
+        .await
+        .unwrap()
+}
+
+pub async fn delete(visitor: &Visitor, path: &str) -> StatusCode {
+    visitor
+        .send(Method::DELETE, path, "application/json", Vec::new())
+        .await
+        .unwrap()
+        .status()
+}
+
+pub fn level<'a>(page: &'a Value, skill: &str, rung: &str) -> &'a Value {
+    page["levels"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|level| level["level"]["skill"] == skill && level["level"]["rung"] == rung)
+        .unwrap()
 }
