@@ -109,6 +109,25 @@ fn no_fault_no_hole_and_old_faults_are_forgotten() {
 }
 
 #[test]
+fn a_fault_is_counted_against_every_ask_of_the_level_it_came_in() {
+    use cavesson_core::rep::{Answer, Give, HandWeight};
+    // A nose that goes out shows in two-rein work; seen in the flexing it counts there.
+    let out = Measure::Give(Give::new(HandWeight::Fingertip, 1.0, Answer::EvadedOut));
+    let soft = Measure::Give(Give::new(HandWeight::Fingertip, 1.0, Answer::Gave));
+    let horse = Horse::new().ride(
+        "bend.flex/stand",
+        0,
+        &[out, soft.clone(), soft.clone(), soft],
+    );
+    let file = horse.file();
+    let standings = judge_horse(ladder(), &file, day(1));
+    let found = holes(ladder(), &file, &standings, day(1));
+    let nose_out = &found[0].evidence[0];
+    assert_eq!(nose_out.fault.0, "nose_out");
+    assert_eq!((nose_out.times, nose_out.chances), (1, 4));
+}
+
+#[test]
 fn every_fault_of_the_ladder_points_to_levels_that_are_there() {
     for fault in &ladder().faults {
         for hole in &fault.holes {

@@ -9,10 +9,12 @@ use cavesson_core::evidence::slip::Slip;
 use cavesson_core::horse::{CareNote, RideMark, season};
 use cavesson_core::judge::history::days_between;
 use cavesson_core::judge::next::next_level;
+use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
 use cavesson_core::judge::track::{StiffSide, stiff_side};
 use cavesson_core::judge::{
-    Caution, FoundHole, Overrule, State as LevelState, Verdict, caution, holes, level, words,
+    Caution, FaultEvidence, FoundHole, Overrule, State as LevelState, Verdict, caution,
+    faults_seen, holes, level, words,
 };
 use cavesson_store::card_block;
 use jiff::ToSpan;
@@ -65,8 +67,13 @@ struct HorsePage {
     soft_map: Vec<MapZone>,
     /// The stiff side over all work, when one is.
     stiff_side: Option<StiffSide>,
+    /// Left against right at every level asked on each side in the last four weeks, the
+    /// most uneven first.
+    sides: Vec<LevelSides>,
     /// First asks of the last sixty days, oldest first.
     first_asks: Vec<HorseFirstAsk>,
+    /// Faults of the last four weeks, the one that comes most first.
+    faults: Vec<FaultEvidence>,
     /// The holes under its faults, strongest first.
     holes: Vec<FoundHole>,
     /// Held levels that slip against their settled level.
@@ -172,7 +179,7 @@ async fn show(
     let horse = Horse::new(stored, today.year());
     let barn = &mut signed.transaction;
     let judged = app.known.judged_horse(barn, horse_id, on).await?;
-    let card = card_block::from_day(barn, today.date(), Some(horse_id)).await?;
+    let card = card_block::of_horse_from(barn, horse_id, today.date()).await?;
     let ladder = judged.ladder();
     Ok(Json(HorsePage {
         horse,
@@ -189,7 +196,9 @@ async fn show(
         levels: horse_levels(&judged),
         soft_map: soft_map(ladder, &judged.file, on),
         stiff_side: stiff_side(&judged.file, on),
+        sides: sides(ladder, &judged.file, on),
         first_asks: horse_first_asks(&judged),
+        faults: faults_seen(ladder, &judged.file, on),
         holes: holes(ladder, &judged.file, &judged.standings, on),
         slips: slips(&judged),
         season: mare.then(|| season_of(&judged)),

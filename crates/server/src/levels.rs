@@ -7,7 +7,7 @@ use axum::extract::State;
 use cavesson_core::Gait;
 use cavesson_core::judge::{self, Forecast, Judgement, words};
 use cavesson_core::ladder::{
-    Gate, Ladder, LadderLevel, Level, MeasureKind, RungId, Sides, SkillId,
+    Gate, Ladder, LadderLevel, Level, MeasureKind, RungId, Sides, SkillId, Zone,
 };
 use cavesson_core::rep::{HandWeight, Rep};
 use cavesson_core::ride::Strip;
@@ -50,6 +50,8 @@ pub struct LevelBrief {
     pub measure: MeasureKind,
     pub sides: Sides,
     pub gait: Gait,
+    /// The part of the horse it speaks of, on the soft map.
+    pub zone: Option<Zone>,
     /// The longest time that counts as soft here, in seconds, where it is timed.
     pub longest_soft_s: f64,
 }
@@ -74,6 +76,7 @@ impl LevelBrief {
             measure: level.measure,
             sides: level.sides,
             gait: level.gait,
+            zone: level.zone,
             longest_soft_s: level.gate.soft.most_s(level.gait),
         }
     }

@@ -21,7 +21,7 @@ mod care;
 mod health;
 mod horse_page;
 mod horses;
-mod known;
+pub mod known;
 mod ladder;
 mod levels;
 mod live;

@@ -27,6 +27,14 @@ pub struct Problem {
     pub errors: Vec<FieldError>,
 }
 
+impl std::fmt::Display for Problem {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        write!(f, "{}: {}", self.title, self.detail)
+    }
+}
+
+impl std::error::Error for Problem {}
+
 /// The result of a handler.
 pub type Answer<T> = Result<T, Problem>;
 

@@ -2,7 +2,8 @@
 
 use axum::Json;
 use axum::extract::State;
-use cavesson_core::ladder::Level;
+use cavesson_core::horse::RideMark;
+use cavesson_core::ladder::{FaultId, Level};
 use cavesson_core::ride::Strip;
 use cavesson_core::ride::strip::strips;
 use cavesson_store::{rep, ride};
@@ -39,6 +40,8 @@ struct Ride {
     started_at: Timestamp,
     #[schema(value_type = Option<String>, format = DateTime)]
     finished_at: Option<Timestamp>,
+    /// What made it unlike the others.
+    marks: Vec<RideMark>,
     /// One for each level that was asked, in the order of asking.
     blocks: Vec<RideBlock>,
 }
@@ -48,6 +51,18 @@ struct Ride {
 struct RideBlock {
     level: LevelBrief,
     strip: Strip,
+    /// Faults seen in it, beside those on its reps.
+    faults: Vec<FaultId>,
+    /// Faults that can show in such work.
+    may_show: Vec<FaultChip>,
+}
+
+/// A fault that can be seen.
+#[derive(Serialize, ToSchema)]
+struct FaultChip {
+    fault: FaultId,
+    /// What the chip says.
+    name: String,
 }
 
 /// One ride, rep by rep.
@@ -86,6 +101,7 @@ async fn show(
         day: ride.day,
         started_at: ride.started_at,
         finished_at: ride.finished_at,
+        marks: ride.marks,
         blocks,
     }))
 }
@@ -98,8 +114,24 @@ fn block(judged: &Judged, ride_id: Uuid, day: Date, level: &Level) -> Option<Rid
     let strip = strips(reps, at, ladder, day)
         .into_iter()
         .find(|strip| strip.ride_id == ride_id)?;
+    let track = &ladder.tracks[at.track].id;
+    let may_show = ladder
+        .faults
+        .iter()
+        .filter(|fault| fault.shows_in(track, &level.skill, at.measure, at.sides))
+        .map(|fault| FaultChip {
+            fault: fault.id.clone(),
+            name: fault.name.clone(),
+        })
+        .collect();
+    let seen = judged.known.faults.iter();
     Some(RideBlock {
         level: LevelBrief::of(at, ladder),
         strip,
+        faults: seen
+            .filter(|chip| chip.ride_id == ride_id && chip.level == *level)
+            .map(|chip| chip.fault.clone())
+            .collect(),
+        may_show,
     })
 }

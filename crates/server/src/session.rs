@@ -49,6 +49,8 @@ pub struct Who {
     role: Role,
     /// Whether they may record rides.
     records: bool,
+    /// Whether they have the last word: overrule the judge, change programs.
+    decides: bool,
     barn_id: Uuid,
     barn: String,
     /// IANA time zone; days are counted there.
@@ -62,6 +64,7 @@ impl Who {
             name: person.name,
             role: person.role,
             records: person.role.records(),
+            decides: person.role.decides(),
             barn_id: barn.barn_id,
             barn: barn.name,
             time_zone: barn.time_zone,

@@ -7,6 +7,7 @@ use axum::Json;
 use axum::extract::State;
 use cavesson_core::judge::{self, State as LevelState, Verdict};
 use cavesson_core::ladder::Level;
+use cavesson_store::card_block;
 use cavesson_store::horse;
 use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::ride::{self, Ride};
@@ -19,6 +20,7 @@ use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
+use crate::card_blocks::CardBlock;
 use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
@@ -57,6 +59,8 @@ struct StringHorse {
     rider: String,
     place: String,
     aim: Aim,
+    /// Blocks put on its card for today.
+    card: Vec<CardBlock>,
     /// Its rides today, earliest first.
     rides: Vec<RideBrief>,
 }
@@ -105,6 +109,7 @@ async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>
         .into_iter()
         .map(|horse| (horse.horse_id, Horse::new(horse, now.year())))
         .collect();
+    let mut card = card_block::on_day(barn, day).await?;
     let ridden: Vec<Uuid> = program.iter().map(|planned| planned.horse_id).collect();
     let judged: HashMap<Uuid, Arc<Judged>> = app
         .known
@@ -118,11 +123,15 @@ async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>
         let Some(horse) = horses.remove(&planned.horse_id) else {
             continue;
         };
-        let aim = judged
-            .get(&planned.horse_id)
-            .and_then(|judged| aim(judged, &planned.level));
-        if let Some(aim) = aim {
-            string.push(string_horse(planned, horse, aim, &rides));
+        let Some(judged) = judged.get(&planned.horse_id) else {
+            continue;
+        };
+        if let Some(aim) = aim(judged, &planned.level) {
+            let card = card
+                .extract_if(.., |block| block.horse_id == planned.horse_id)
+                .map(|block| CardBlock::of(block, judged.ladder()))
+                .collect();
+            string.push(string_horse(planned, horse, aim, card, &rides));
         }
     }
     let mut others: Vec<Horse> = horses.into_values().collect();
@@ -155,13 +164,20 @@ fn aim(judged: &Judged, level: &Level) -> Option<Aim> {
     })
 }
 
-fn string_horse(planned: ProgramDay, horse: Horse, aim: Aim, rides: &[Ride]) -> StringHorse {
+fn string_horse(
+    planned: ProgramDay,
+    horse: Horse,
+    aim: Aim,
+    card: Vec<CardBlock>,
+    rides: &[Ride],
+) -> StringHorse {
     StringHorse {
         starts_at: planned.starts_at,
         rider_id: planned.rider_id,
         rider: planned.rider,
         place: planned.place,
         aim,
+        card,
         rides: rides
             .iter()
             .filter(|ride| ride.horse_id == horse.horse_id)

@@ -77,31 +77,20 @@ pub async fn remove(barn: &mut BarnTransaction, block_id: Uuid) -> StoreResult<b
     Ok(done.rows_affected() == 1)
 }
 
-/// The blocks on the cards of a day and later, in the order they were put there;
-/// with `horse_id`, only that horse's.
-///
-/// # Errors
-/// When the query fails.
-pub async fn from_day(
-    barn: &mut BarnTransaction,
-    day: Date,
-    horse_id: Option<Uuid>,
-) -> StoreResult<Vec<CardBlock>> {
-    let barn_id = barn.barn_id();
-    let rows = sqlx::query!(
-        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, says, fault
-           from card_block
-           where barn_id = $1 and day >= $2 and ($3::uuid is null or horse_id = $3) and removed_at is null
-           order by day, made_at, block_id"#,
-        barn_id,
-        day.to_sqlx() as _,
-        horse_id
-    )
-    .fetch_all(barn.connection())
-    .await?;
-    Ok(rows
-        .into_iter()
-        .map(|row| CardBlock {
+struct Row {
+    block_id: Uuid,
+    horse_id: Uuid,
+    day: jiff_sqlx::Date,
+    skill: String,
+    rung: String,
+    side: Option<String>,
+    says: String,
+    fault: Option<String>,
+}
+
+impl From<Row> for CardBlock {
+    fn from(row: Row) -> CardBlock {
+        CardBlock {
             block_id: row.block_id,
             horse_id: row.horse_id,
             day: row.day.to_jiff(),
@@ -112,6 +101,52 @@ pub async fn from_day(
             side: row.side.as_deref().and_then(Side::from_word),
             says: row.says,
             fault: row.fault.map(FaultId),
-        })
-        .collect())
+        }
+    }
+}
+
+/// The blocks on a horse's cards of a day and later, in the order they were put
+/// there.
+///
+/// # Errors
+/// When the query fails.
+pub async fn of_horse_from(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    day: Date,
+) -> StoreResult<Vec<CardBlock>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query_as!(
+        Row,
+        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, says, fault
+           from card_block
+           where barn_id = $1 and horse_id = $2 and day >= $3 and removed_at is null
+           order by day, made_at, block_id"#,
+        barn_id,
+        horse_id,
+        day.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows.into_iter().map(CardBlock::from).collect())
+}
+
+/// The blocks on all cards of one day, in the order they were put there.
+///
+/// # Errors
+/// When the query fails.
+pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<CardBlock>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query_as!(
+        Row,
+        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, says, fault
+           from card_block
+           where barn_id = $1 and day = $2 and removed_at is null
+           order by made_at, block_id"#,
+        barn_id,
+        day.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows.into_iter().map(CardBlock::from).collect())
 }

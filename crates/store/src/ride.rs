@@ -1,5 +1,6 @@
 //! Rides.
 
+use cavesson_core::horse::RideMark;
 use cavesson_core::ride::NewRide;
 use jiff::{Timestamp, civil::Date};
 use jiff_sqlx::ToSqlx;
@@ -22,6 +23,8 @@ pub struct Ride {
     pub started_at: Timestamp,
     /// When it was finished.
     pub finished_at: Option<Timestamp>,
+    /// What made it unlike the others.
+    pub marks: Vec<RideMark>,
     /// Reps that were not taken back.
     pub asked: i64,
 }
@@ -33,6 +36,7 @@ struct Row {
     day: jiff_sqlx::Date,
     started_at: jiff_sqlx::Timestamp,
     finished_at: Option<jiff_sqlx::Timestamp>,
+    marks: Vec<String>,
     asked: i64,
 }
 
@@ -45,6 +49,11 @@ impl From<Row> for Ride {
             day: row.day.to_jiff(),
             started_at: row.started_at.to_jiff(),
             finished_at: row.finished_at.map(|at| at.to_jiff()),
+            marks: row
+                .marks
+                .iter()
+                .filter_map(|mark| RideMark::from_word(mark))
+                .collect(),
             asked: row.asked,
         }
     }
@@ -62,7 +71,7 @@ pub async fn find(
     let barn_id = barn.barn_id();
     let row = sqlx::query_as!(
         Row,
-        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at,
+        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at, r.marks,
                   (select count(*) from rep where rep.barn_id = r.barn_id
                    and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
            from ride r
@@ -86,7 +95,7 @@ pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ri
     let barn_id = barn.barn_id();
     let rows = sqlx::query_as!(
         Row,
-        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at,
+        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at, r.marks,
                   (select count(*) from rep where rep.barn_id = r.barn_id
                    and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
            from ride r
@@ -166,10 +175,21 @@ pub async fn put(
     Ok(true)
 }
 
-/// Adds the faults seen in parts of a ride; what is known stays.
+/// The faults seen in parts of a ride take the place of those known, where the
+/// device says any.
 async fn put_faults(barn: &mut BarnTransaction, ride: &NewRide) -> StoreResult<()> {
+    let Some(faults) = &ride.faults else {
+        return Ok(());
+    };
     let barn_id = barn.barn_id();
-    for chip in &ride.faults {
+    sqlx::query!(
+        "delete from block_fault where barn_id = $1 and ride_id = $2",
+        barn_id,
+        ride.ride_id
+    )
+    .execute(barn.connection())
+    .await?;
+    for chip in faults {
         sqlx::query!(
             "insert into block_fault (barn_id, ride_id, skill, rung, fault) values ($1, $2, $3, $4, $5)
              on conflict do nothing",

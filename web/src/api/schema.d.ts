@@ -924,6 +924,12 @@ export interface components {
             /** @description What may be the matter before any training: pain, teeth, gear. */
             rule_out: string[];
         };
+        /** @description A fault that can be seen. */
+        FaultChip: {
+            fault: components["schemas"]["FaultId"];
+            /** @description What the chip says. */
+            name: string;
+        };
         /** @description How often and when a fault came. */
         FaultEvidence: {
             /**
@@ -1335,6 +1341,8 @@ export interface components {
             care: components["schemas"]["CareNote"][];
             /** @description Who should look at the horse first, in sentences. */
             cautions: string[];
+            /** @description Faults of the last four weeks, the one that comes most first. */
+            faults: components["schemas"]["FaultEvidence"][];
             /** @description First asks of the last sixty days, oldest first. */
             first_asks: components["schemas"]["HorseFirstAsk"][];
             /** @description The holes under its faults, strongest first. */
@@ -1366,6 +1374,11 @@ export interface components {
              */
             program_version?: number | null;
             season?: components["schemas"]["Season"] | null;
+            /**
+             * @description Left against right at every level asked on each side in the last four weeks, the
+             *     most uneven first.
+             */
+            sides: components["schemas"]["LevelSides"][];
             /** @description Held levels that slip against their settled level. */
             slips: components["schemas"]["HorseSlip"][];
             /** @description Where it is soft: the last fourteen days against the fourteen before. */
@@ -1506,6 +1519,30 @@ export interface components {
             skill_name: string;
             /** @description The track it belongs to. */
             track: string;
+            zone?: components["schemas"]["Zone"] | null;
+        };
+        /** @description Left against right at one level. */
+        LevelSides: {
+            /** @description The figures. */
+            evenness: components["schemas"]["Evenness"];
+            /**
+             * Format: double
+             * @description Upper bound of it.
+             */
+            high: number;
+            /** @description The left. */
+            left: components["schemas"]["Tally"];
+            /** @description The place of the level. */
+            level: number;
+            /**
+             * Format: double
+             * @description Lower bound of the difference of the soft shares, left less right, 90 %.
+             */
+            low: number;
+            /** @description The right. */
+            right: components["schemas"]["Tally"];
+            /** @description Whether the shares differ beyond chance: the bounds leave out zero. */
+            surely: boolean;
         };
         /** @description A level's rides as rein strips. */
         LevelStrips: {
@@ -1678,8 +1715,11 @@ export interface components {
         };
         /** @description A ride as the device knows it. */
         NewRide: {
-            /** @description Faults seen in a part of the ride, beside those on its reps. */
-            faults?: components["schemas"]["BlockFault"][];
+            /**
+             * @description All faults seen in parts of the ride, beside those on its reps; what is named
+             *     takes the place of what was. Left out by a device that does not say.
+             */
+            faults?: components["schemas"]["BlockFault"][] | null;
             /**
              * Format: date-time
              * @description When it was finished; null while it goes on.
@@ -1933,6 +1973,8 @@ export interface components {
             /** Format: date-time */
             finished_at?: string | null;
             horse: components["schemas"]["Horse"];
+            /** @description What made it unlike the others. */
+            marks: components["schemas"]["RideMark"][];
             /** Format: uuid */
             ride_id: string;
             rider: string;
@@ -1941,7 +1983,11 @@ export interface components {
         };
         /** @description A part of a ride with one aim. */
         RideBlock: {
+            /** @description Faults seen in it, beside those on its reps. */
+            faults: components["schemas"]["FaultId"][];
             level: components["schemas"]["LevelBrief"];
+            /** @description Faults that can show in such work. */
+            may_show: components["schemas"]["FaultChip"][];
             strip: components["schemas"]["Strip"];
         };
         /** @description A ride in short. */
@@ -2473,6 +2519,8 @@ export interface components {
         /** @description One horse of the day. */
         StringHorse: {
             aim: components["schemas"]["Aim"];
+            /** @description Blocks put on its card for today. */
+            card: components["schemas"]["CardBlock"][];
             horse: components["schemas"]["Horse"];
             place: string;
             rider: string;
@@ -2677,6 +2725,8 @@ export interface components {
             barn: string;
             /** Format: uuid */
             barn_id: string;
+            /** @description Whether they have the last word: overrule the judge, change programs. */
+            decides: boolean;
             name: string;
             /** Format: uuid */
             person_id: string;

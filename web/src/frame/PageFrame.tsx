@@ -5,9 +5,10 @@ import { Link } from 'react-router';
 import { NosebandMark } from '../draw/NosebandMark';
 import { KeptHere } from '../queue/KeptHere';
 import { useWho } from '../session/who';
+import { PageLinks } from './PageLinks';
 import { PersonMenu } from './PersonMenu';
 
-/** The page's head: where one is, what is kept here, who is signed in. */
+/** The page's head: where one is, where one can go, what is kept here, who is signed in. */
 export function PageFrame({ title, children }: { title: string; children: ReactNode }) {
   const who = useWho();
   return (
@@ -17,10 +18,12 @@ export function PageFrame({ title, children }: { title: string; children: ReactN
         component="header"
         sx={{
           display: 'flex',
+          flexWrap: 'wrap',
           alignItems: 'center',
-          gap: 1.5,
+          columnGap: 1.5,
           px: { xs: 2, md: 4 },
-          py: 1,
+          pt: 1,
+          pb: { xs: 0, md: 1 },
           borderBottom: '3px double',
           borderColor: 'divider',
           '@media print': { display: 'none' },
@@ -36,7 +39,7 @@ export function PageFrame({ title, children }: { title: string; children: ReactN
             minHeight: 48,
             color: 'text.primary',
             textDecoration: 'none',
-            flex: 1,
+            flex: { xs: 1, md: 'none' },
             minWidth: 0,
           }}
         >
@@ -45,6 +48,7 @@ export function PageFrame({ title, children }: { title: string; children: ReactN
             {who.barn}
           </Typography>
         </Box>
+        <PageLinks />
         <KeptHere />
         <PersonMenu />
       </Box>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Outlet } from 'react-router';
 import { QueueProvider } from '../queue/QueueProvider';
+import { useLive } from '../live/useLive';
 import { whoQuery } from '../session/queries';
 import { SignInPage } from '../session/SignInPage';
 import { WhoContext } from '../session/who';
@@ -15,6 +16,7 @@ export function SignedInFrame() {
         person ? (
           <WhoContext.Provider value={person}>
             <QueueProvider>
+              <Live />
               <Outlet />
             </QueueProvider>
           </WhoContext.Provider>
@@ -24,4 +26,9 @@ export function SignedInFrame() {
       }
     </Asked>
   );
+}
+
+function Live() {
+  useLive();
+  return null;
 }

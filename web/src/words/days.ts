@@ -44,3 +44,7 @@ export function clockIn(timeZone: string, at: string): string {
     timeZone,
   }).format(new Date(at));
 }
+
+export function dayAfter(day: string, days = 1): string {
+  return new Date(noon(day).getTime() + days * 86_400_000).toISOString().slice(0, 10);
+}

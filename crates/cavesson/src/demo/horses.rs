@@ -1,21 +1,14 @@
 //! The demo's horses, and what each is there to show. A horse is cast: the
 //! first seed whose rides lead the judge to the wanted verdict plays the part.
 
-use std::collections::HashMap;
-
-use anyhow::Context;
 use cavesson_core::Side;
-use cavesson_core::judge::{Overrule, Verdict};
-use cavesson_core::ladder::Ladder;
+use cavesson_core::horse::CareKind;
+use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
-use cavesson_store::horse::{self, Horse};
-use cavesson_store::program_day::{self, NewProgramDay};
-use cavesson_store::{BarnTransaction, overrule};
-use jiff::civil::time;
-use jiff::{ToSpan, Zoned};
-use uuid::Uuid;
 
-use super::rides::{self, Part};
+use super::rides::Part;
+use super::work::Work;
+use super::worked::{GROUND, HALFMOON, HARROW, QUILL};
 
 /// One horse of the demo.
 pub struct DemoHorse {
@@ -30,9 +23,56 @@ pub struct DemoHorse {
     pub place: usize,
     /// The weekday it rests, 1 is Monday.
     pub rests: i32,
-    /// What it is there to show; none for a horse not ridden yet.
+    /// What it is taken out for.
+    pub aim: (&'static str, &'static str),
+    /// What it came with, all that stands under it included.
+    pub came_with: &'static [(&'static str, &'static str)],
+    /// What it is there to show at its aim; none for a horse that is not cast.
     pub part: Option<Part>,
+    /// Its rides, when it is not cast: how many, and how many days ago the last was.
+    pub rides: (u32, u32),
+    /// What else it is worked on.
+    pub work: &'static [Work],
+    /// How many days ago her season last began.
+    pub season_began: Option<i64>,
+    /// Its program, by name; none for the ladder as it ships.
+    pub program: Option<&'static str>,
+    /// Checks of its teeth and bit seat, days ago; flags that stand open.
+    pub care: &'static [(CareKind, i64, &'static str)],
+    /// The trainer's last word, against the judge's.
+    pub decisions: &'static [Decision],
 }
+
+/// A decision of the trainer.
+pub struct Decision {
+    pub level: (&'static str, &'static str),
+    /// Made on the first evening from this ride on that the judge says otherwise.
+    pub from_ride: usize,
+    pub counts_as: Verdict,
+    pub reason: &'static str,
+}
+
+/// What every horse has, where nothing else is said.
+pub const PLAIN: DemoHorse = DemoHorse {
+    name: "",
+    sex: "gelding",
+    age: 4,
+    color: "bay",
+    rider: "wren",
+    owner: None,
+    starts_at: (8, 0),
+    place: 0,
+    rests: 7,
+    aim: ("bend.flex", "stand"),
+    came_with: &[("start.bend-ground", "stand")],
+    part: None,
+    rides: (0, 1),
+    work: &[],
+    season_began: None,
+    program: None,
+    care: &[],
+    decisions: &[],
+};
 
 const EAGER: Traits = Traits {
     start: -1.0,
@@ -62,6 +102,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             wanted: Verdict::Confirm,
             climbs: false,
         }),
+        ..PLAIN
     },
     DemoHorse {
         name: "Thimble",
@@ -83,6 +124,8 @@ pub const SALTGRASS: &[DemoHorse] = &[
             wanted: Verdict::Advance,
             climbs: true,
         }),
+        work: GROUND,
+        ..PLAIN
     },
     DemoHorse {
         name: "Kettle",
@@ -105,6 +148,8 @@ pub const SALTGRASS: &[DemoHorse] = &[
             wanted: Verdict::Stay,
             climbs: false,
         }),
+        work: GROUND,
+        ..PLAIN
     },
     DemoHorse {
         name: "Juniper Ash",
@@ -129,6 +174,8 @@ pub const SALTGRASS: &[DemoHorse] = &[
             wanted: Verdict::EaseBack,
             climbs: false,
         }),
+        work: GROUND,
+        ..PLAIN
     },
     DemoHorse {
         name: "Pocketwatch",
@@ -147,6 +194,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             wanted: Verdict::Refresh,
             climbs: false,
         }),
+        ..PLAIN
     },
     DemoHorse {
         name: "Marlow Fen",
@@ -158,8 +206,11 @@ pub const SALTGRASS: &[DemoHorse] = &[
         starts_at: (9, 30),
         place: 0,
         rests: 5,
-        part: None,
+        ..PLAIN
     },
+    HARROW,
+    HALFMOON,
+    QUILL,
 ];
 
 pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
@@ -179,70 +230,5 @@ pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
         wanted: Verdict::Stay,
         climbs: false,
     }),
+    ..PLAIN
 }];
-
-/// Adds a horse with its program and its rides until yesterday.
-pub async fn add(
-    barn: &mut BarnTransaction,
-    demo: &DemoHorse,
-    people: &HashMap<&'static str, Uuid>,
-    places: &[Uuid],
-    now: &Zoned,
-) -> anyhow::Result<()> {
-    let stored = Horse {
-        horse_id: Uuid::now_v7(),
-        name: demo.name.to_owned(),
-        sex: demo.sex.to_owned(),
-        foaled: i32::from(now.year()) - demo.age,
-        color: demo.color.to_owned(),
-        owner_id: demo.owner.and_then(|owner| people.get(owner).copied()),
-        program_id: None,
-    };
-    horse::add(barn, &stored).await?;
-    let rider_id = *people.get(demo.rider).context("a rider of the same barn")?;
-    let place_id = *places.get(demo.place).context("a place of the same barn")?;
-    let (hour, minute) = demo.starts_at;
-    for weekday in (1..=7).filter(|weekday| *weekday != demo.rests) {
-        let day = NewProgramDay {
-            horse_id: stored.horse_id,
-            weekday,
-            starts_at: time(hour, minute, 0, 0),
-            rider_id,
-            place_id,
-            level: rides::level(),
-        };
-        program_day::put(barn, &day).await?;
-    }
-    came_with_ground_work(barn, stored.horse_id, rider_id, now).await?;
-    if let Some(part) = &demo.part {
-        let ridden = rides::cast(part, now, demo.starts_at)?;
-        rides::add(barn, stored.horse_id, rider_id, &ridden).await?;
-    }
-    Ok(())
-}
-
-/// The horses came with their ground work done: what the demo's level needs
-/// counts as held by the trainer's word.
-async fn came_with_ground_work(
-    barn: &mut BarnTransaction,
-    horse_id: Uuid,
-    made_by: Uuid,
-    now: &Zoned,
-) -> anyhow::Result<()> {
-    let ladder = Ladder::shipped();
-    let asked = ladder
-        .position(&rides::level())
-        .context("the demo's level is on the ladder")?;
-    for place in ladder.under(asked) {
-        let came_with_it = Overrule {
-            overrule_id: Uuid::now_v7(),
-            level: ladder.levels[place].level.clone(),
-            day: now.date().checked_sub(60.days())?,
-            judge_said: Verdict::Stay,
-            counts_as: Verdict::Advance,
-            reason: "Came with it; shown on the first day.".to_owned(),
-        };
-        overrule::add(barn, horse_id, &came_with_it, made_by).await?;
-    }
-    Ok(())
-}

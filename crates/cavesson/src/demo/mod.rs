@@ -2,12 +2,19 @@
 //! show that neighbours see nothing.
 //!
 //! - [`people`]: who signs in
-//! - [`horses`]: the horses and what each is there to show
-//! - [`rides`]: their rides, by simulated horses
+//! - [`horses`], [`worked`]: the horses and what each is there to show
+//! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
+//! - [`programs`]: what the barn changes on the ladder
+//! - [`stored`]: how a horse comes to the barn, and what was said on the way
 
 mod horses;
 mod people;
+mod programs;
 mod rides;
+mod season;
+mod stored;
+mod work;
+mod worked;
 
 use anyhow::Context;
 use cavesson_store::BarnTransaction;
@@ -66,8 +73,16 @@ async fn fill(pool: &sqlx::PgPool, demo: &people::DemoBarn, now: &Zoned) -> anyh
         place::add(&mut transaction, &place).await?;
         places.push(place.place_id);
     }
+    let programs = programs::add(&mut transaction, demo, &people).await?;
+    let ids = stored::DemoBarnIds {
+        people,
+        places,
+        programs,
+    };
     for horse in demo.horses {
-        horses::add(&mut transaction, horse, &people, &places, now).await?;
+        stored::add(&mut transaction, horse, &ids, now)
+            .await
+            .with_context(|| format!("bringing {}", horse.name))?;
     }
     transaction.commit().await?;
     Ok(())

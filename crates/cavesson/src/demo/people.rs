@@ -8,6 +8,7 @@ use cavesson_store::person::{self, Person};
 use uuid::Uuid;
 
 use super::horses::{self, DemoHorse};
+use super::programs::{self, DemoProgram};
 
 /// One barn of the demo.
 pub struct DemoBarn {
@@ -16,6 +17,7 @@ pub struct DemoBarn {
     pub people: &'static [DemoPerson],
     pub places: &'static [(&'static str, &'static str)],
     pub horses: &'static [DemoHorse],
+    pub programs: &'static [DemoProgram],
 }
 
 /// One person of the demo.
@@ -59,6 +61,7 @@ pub const SALTGRASS: DemoBarn = DemoBarn {
         ("Cattle pen", "cattle_pen"),
     ],
     horses: horses::SALTGRASS,
+    programs: programs::SALTGRASS,
 };
 
 pub const TWO_CEDARS: DemoBarn = DemoBarn {
@@ -71,6 +74,7 @@ pub const TWO_CEDARS: DemoBarn = DemoBarn {
     }],
     places: &[("Arena", "arena")],
     horses: horses::TWO_CEDARS,
+    programs: &[],
 };
 
 /// Adds a barn's people; their ids by sign-in.

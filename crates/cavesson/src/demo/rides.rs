@@ -1,6 +1,7 @@
 //! The demo's rides: simulated horses ridden over the last weeks.
 
 use anyhow::Context;
+use cavesson_core::horse::RideMark;
 use cavesson_core::judge::{Judgement, Verdict, judge_reps};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
@@ -8,6 +9,7 @@ use cavesson_core::ride::{NewRep, NewRide};
 use cavesson_core::sim_horse::{PlannedBlock, PlannedRide, SimulatedRide, Traits, simulate};
 use cavesson_store::rep::RepOfHorse;
 use cavesson_store::{BarnTransaction, rep, ride};
+use jiff::civil::Date;
 use jiff::{SignedDuration, ToSpan, Zoned};
 use uuid::Uuid;
 
@@ -37,7 +39,7 @@ pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec
     let at = ladder
         .at(&level())
         .context("the demo's level is on the ladder")?;
-    let plan = plan(part, now, starts_at)?;
+    let plan = plan(part.ride_days, part.last_ride, now, starts_at)?;
     (1..=SEEDS)
         .map(|seed| simulate(&part.traits, at, &plan, seed))
         .find(|ridden| {
@@ -78,10 +80,15 @@ fn climbs(verdicts: impl Iterator<Item = Verdict>) -> bool {
 }
 
 /// Rides two days in three, backwards from the last one.
-fn plan(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec<PlannedRide>> {
-    let last = now.date().checked_sub(i64::from(part.last_ride).days())?;
+pub fn plan(
+    ride_days: u32,
+    last_ride: u32,
+    now: &Zoned,
+    starts_at: (i8, i8),
+) -> anyhow::Result<Vec<PlannedRide>> {
+    let last = now.date().checked_sub(i64::from(last_ride).days())?;
     let mut rides = Vec::new();
-    for ride in 0..part.ride_days {
+    for ride in 0..ride_days {
         let back = ride + ride / 2;
         let day = last.checked_sub(i64::from(back).days())?;
         let starts = day
@@ -107,6 +114,7 @@ pub async fn add(
     horse_id: Uuid,
     rider_id: Uuid,
     ridden: &[SimulatedRide],
+    marks: impl Fn(Date) -> Vec<RideMark>,
 ) -> anyhow::Result<()> {
     for simulated in ridden {
         let Some((first, last)) = simulated.reps.first().zip(simulated.reps.last()) else {
@@ -117,8 +125,8 @@ pub async fn add(
             horse_id,
             started_at: first.asked_at - SignedDuration::from_mins(4),
             finished_at: Some(last.asked_at + SignedDuration::from_mins(22)),
-            marks: None,
-            faults: Vec::new(),
+            marks: Some(marks(first.day)),
+            faults: None,
             note: None,
         };
         ride::put(barn, &new, first.day, rider_id).await?;

@@ -9,9 +9,12 @@
 //! m̄ = Σm² / Σm. ρ is the analysis-of-variance estimate, drawn towards a prior
 //! that counts as much as [`PRIOR_DAYS`] days.
 //!
+//! Two shares are compared by Newcombe's hybrid score interval: the distances from
+//! each share to its own Wilson bounds, added as squares.
+//!
 //! # Source
 //! Wilson, JASA 22 (1927) 209-212; Newcombe, Statistics in Medicine 17 (1998)
-//! 857-872, method 3; design effect and ρ: Donner and Klar, Design and Analysis
+//! 857-872, method 3; two shares: the same 17 (1998) 873-890, method 10; design effect and ρ: Donner and Klar, Design and Analysis
 //! of Cluster Randomization Trials (2000), chapter 1; effective sample size:
 //! Rao and Scott, Biometrics 48 (1992) 577-585. How far ρ is drawn to the prior
 //! is a product default.
@@ -85,6 +88,39 @@ pub fn wilson(share: f64, asked: f64, z: f64) -> Interval {
             ((centre + half) / scale).clamp(0.0, 1.0)
         },
     }
+}
+
+/// One share less another, with its bounds.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Difference {
+    /// The first share less the second.
+    pub difference: f64,
+    /// Lower bound.
+    pub low: f64,
+    /// Upper bound.
+    pub high: f64,
+}
+
+/// Compares two shares, each soft and asked, at quantile `z`; none until both
+/// were asked.
+pub fn difference(
+    (soft, asked): (u32, u32),
+    (other_soft, other_asked): (u32, u32),
+    z: f64,
+) -> Option<Difference> {
+    if asked == 0 || other_asked == 0 {
+        return None;
+    }
+    let share = |soft: u32, asked: u32| f64::from(soft) / f64::from(asked);
+    let (one, other) = (share(soft, asked), share(other_soft, other_asked));
+    let a = wilson(one, f64::from(asked), z);
+    let b = wilson(other, f64::from(other_asked), z);
+    let difference = one - other;
+    Some(Difference {
+        difference,
+        low: difference - ((one - a.low).powi(2) + (b.high - other).powi(2)).sqrt(),
+        high: difference + ((a.high - one).powi(2) + (other - b.low).powi(2)).sqrt(),
+    })
 }
 
 /// The share over several days with its bounds at quantile `z`; none when

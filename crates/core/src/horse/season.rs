@@ -4,14 +4,12 @@
 //! # Source
 //! A cycle of about 21 days, 5 to 7 of them in season, from spring to autumn:
 //! the figures of veterinary handbooks on equine reproduction (from memory).
-//! Comparison of the two shares: Newcombe, Statistics in Medicine 17 (1998)
-//! 873-890, method 10 (from memory).
 
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use crate::evidence::share::{quantile, wilson};
+use crate::evidence::share::{difference, quantile};
 use crate::judge::days_between;
 
 /// Days from the beginning of one season to the next.
@@ -90,22 +88,15 @@ pub fn compare(
     (in_soft, in_asked): (u32, u32),
     (out_soft, out_asked): (u32, u32),
 ) -> Option<SeasonShare> {
-    if in_asked == 0 || out_asked == 0 {
-        return None;
-    }
     let z = quantile(0.95, true);
-    let share = |soft: u32, asked: u32| f64::from(soft) / f64::from(asked);
-    let (inside, outside) = (share(in_soft, in_asked), share(out_soft, out_asked));
-    let a = wilson(inside, f64::from(in_asked), z);
-    let b = wilson(outside, f64::from(out_asked), z);
-    let difference = inside - outside;
+    let found = difference((in_soft, in_asked), (out_soft, out_asked), z)?;
     Some(SeasonShare {
         in_soft,
         in_asked,
         out_soft,
         out_asked,
-        difference,
-        low: difference - ((inside - a.low).powi(2) + (b.high - outside).powi(2)).sqrt(),
-        high: difference + ((a.high - inside).powi(2) + (outside - b.low).powi(2)).sqrt(),
+        difference: found.difference,
+        low: found.low,
+        high: found.high,
     })
 }

@@ -150,6 +150,16 @@ pub fn holes(
         .collect()
 }
 
+/// Every fault of the last [`LOOK_BACK_DAYS`] days with how often it came, the one
+/// that comes most for its chances and lately first.
+pub fn faults_seen(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<FaultEvidence> {
+    let mut found: Vec<Seen> = (0..ladder.faults.len())
+        .filter_map(|fault| seen(ladder, file, fault, on))
+        .collect();
+    found.sort_by(|a, b| b.rate.total_cmp(&a.rate));
+    found.into_iter().map(|seen| seen.evidence).collect()
+}
+
 /// Scores within a twentieth are as good as equal.
 fn rank(score: f64) -> i64 {
     (score.ln() / 1.05f64.ln()).round() as i64
@@ -166,13 +176,15 @@ fn seen(ladder: &Ladder, file: &HorseFile, fault: usize, on: Date) -> Option<See
     for (place, asks) in file.asks.iter().enumerate() {
         let level = &ladder.levels[place];
         let track = &ladder.tracks[level.track].id;
-        let could = row.shows_in(track, &level.level.skill, level.measure, level.sides);
-        let lately = asks.iter().filter(|ask| ask.day > oldest && ask.day <= on);
-        for ask in lately {
+        let lately = || asks.iter().filter(|ask| ask.day > oldest && ask.day <= on);
+        // Where it came once it could have come each time.
+        let could = row.shows_in(track, &level.level.skill, level.measure, level.sides)
+            || lately().any(|ask| ask.faults.has(fault));
+        if !could {
+            continue;
+        }
+        for ask in lately() {
             let has = ask.faults.has(fault);
-            if !could && !has {
-                continue;
-            }
             let weight = 0.5f64.powf(days_between(ask.day, on) as f64 / HALF_LIFE_DAYS);
             chances += 1;
             weights += weight;

@@ -18,6 +18,7 @@
 //! | [`overrule`] | the trainer's last word, and how it turned out |
 //! | [`next`] | the one thing to do next |
 //! | [`track`] | a horse's tracks at a glance, for the barn board |
+//! | [`sides`] | left against right, level by level |
 //! | [`soft_map`] | where it is soft, now against before |
 //! | [`words`] | how it is said |
 
@@ -34,6 +35,7 @@ pub mod overrule;
 pub mod rails;
 pub mod retention;
 pub mod side_drop;
+pub mod sides;
 pub mod soft_map;
 pub mod track;
 pub mod verdict;
@@ -44,7 +46,7 @@ pub use caution::Caution;
 pub use forecast::{Forecast, forecast};
 pub use gate_check::{GateCheck, Item, ItemKind};
 pub use history::{DayVerdict, days_between};
-pub use hole::{FoundHole, holes};
+pub use hole::{FaultEvidence, FoundHole, faults_seen, holes};
 pub use horse::{HorseFile, RideFacts, Standing, judge_horse};
 pub use level::{Judgement, Reason, judge_level, judge_reps};
 pub use overrule::{Outcome, Overrule};

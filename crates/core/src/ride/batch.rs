@@ -49,9 +49,10 @@ pub struct NewRide {
     /// What made it unlike the others; left out by a device that does not say.
     #[serde(default)]
     pub marks: Option<Vec<RideMark>>,
-    /// Faults seen in a part of the ride, beside those on its reps.
+    /// All faults seen in parts of the ride, beside those on its reps; what is named
+    /// takes the place of what was. Left out by a device that does not say.
     #[serde(default)]
-    pub faults: Vec<BlockFault>,
+    pub faults: Option<Vec<BlockFault>>,
     /// One line for next time.
     #[serde(default)]
     pub note: Option<String>,
@@ -145,11 +146,12 @@ impl NewRide {
             &format!("{at}/marks"),
             self.marks.as_ref().map_or(0, Vec::len),
         )?;
-        SPOTS.check_count(&format!("{at}/faults"), self.faults.len())?;
+        let faults = self.faults.as_deref().unwrap_or_default();
+        SPOTS.check_count(&format!("{at}/faults"), faults.len())?;
         if let Some(note) = &self.note {
             NOTE_LETTERS.check_count(&format!("{at}/note"), note.trim().chars().count())?;
         }
-        for (index, chip) in self.faults.iter().enumerate() {
+        for (index, chip) in faults.iter().enumerate() {
             let at = format!("{at}/faults/{index}");
             let level = Level {
                 skill: chip.skill.clone(),

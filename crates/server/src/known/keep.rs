@@ -30,7 +30,7 @@ pub async fn judge_and_keep(
 }
 
 /// Keeps the verdicts of every level these horses were asked.
-async fn keep_verdicts(barn: &mut BarnTransaction, judged: &[Arc<Judged>]) -> Answer<()> {
+pub async fn keep_verdicts(barn: &mut BarnTransaction, judged: &[Arc<Judged>]) -> Answer<()> {
     for horse in judged {
         let with = MadeWith {
             horse_id: horse.horse_id,

@@ -67,7 +67,8 @@ pub struct Known {
     count: usize,
     /// Its rides, oldest first.
     pub rides: Vec<RideFacts>,
-    faults: Vec<BlockFault>,
+    /// Faults seen in parts of its rides.
+    pub faults: Vec<BlockFault>,
     /// Notes of care.
     pub care: Vec<CareNote>,
     overrules: Vec<Overrule>,

@@ -1,0 +1,29 @@
+//! A demo mare's season.
+
+use cavesson_core::judge::days_between;
+use jiff::ToSpan;
+use jiff::civil::Date;
+
+/// Days between the beginnings of two seasons.
+const CYCLE_DAYS: i64 = 21;
+/// Days of a season.
+const SEASON_DAYS: i64 = 5;
+
+/// When a mare was in season: every three weeks, the last time some days ago.
+pub struct Season {
+    last_began: Date,
+}
+
+impl Season {
+    /// One that began last `days_ago`.
+    pub fn began(days_ago: i64, today: Date) -> Season {
+        Season {
+            last_began: today.saturating_sub(days_ago.days()),
+        }
+    }
+
+    /// Whether she was in season on `day`.
+    pub fn holds(&self, day: Date) -> bool {
+        days_between(self.last_began, day).rem_euclid(CYCLE_DAYS) < SEASON_DAYS
+    }
+}

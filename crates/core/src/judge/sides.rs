@@ -1,0 +1,92 @@
+//! The sides of each level against each other over the last four weeks: which is
+//! the stiff one, and how sure that is.
+
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+
+use super::horse::HorseFile;
+use super::soft_map::Tally;
+use crate::Side;
+use crate::evidence::evenness::{Evenness, evenness};
+use crate::evidence::share::{difference, quantile};
+use crate::evidence::{Ask, times_of};
+use crate::ladder::{Ladder, Sides};
+
+/// Days looked back.
+pub const LOOK_BACK_DAYS: i64 = 28;
+/// Two-sided confidence of the difference of the shares.
+const CONFIDENCE: f64 = 0.90;
+
+/// Left against right at one level.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LevelSides {
+    /// The place of the level.
+    pub level: usize,
+    /// The left.
+    pub left: Tally,
+    /// The right.
+    pub right: Tally,
+    /// The figures.
+    pub evenness: Evenness,
+    /// Lower bound of the difference of the soft shares, left less right, 90 %.
+    pub low: f64,
+    /// Upper bound of it.
+    pub high: f64,
+    /// Whether the shares differ beyond chance: the bounds leave out zero.
+    pub surely: bool,
+}
+
+/// Every level that was asked on each side in the last four weeks, the most uneven
+/// first.
+pub fn sides(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<LevelSides> {
+    let oldest = on.saturating_sub(LOOK_BACK_DAYS.days());
+    let mut found: Vec<LevelSides> = ladder
+        .levels
+        .iter()
+        .zip(&file.asks)
+        .enumerate()
+        .filter(|(_, (level, _))| level.sides == Sides::Each)
+        .filter_map(|(place, (level, asks))| {
+            let start = asks.partition_point(|ask| ask.day <= oldest);
+            let end = asks.partition_point(|ask| ask.day <= on);
+            of_level(place, &asks[start..end], level.gate.horizon_s)
+        })
+        .collect();
+    found.sort_by(|a, b| {
+        let size = |of: &LevelSides| of.evenness.difference.abs();
+        size(b).total_cmp(&size(a))
+    });
+    found
+}
+
+fn of_level(level: usize, asks: &[Ask], horizon_s: f64) -> Option<LevelSides> {
+    let tally = |side: Side| {
+        let own = asks.iter().filter(|ask| ask.side == side);
+        Tally {
+            soft: own.clone().filter(|ask| ask.soft).count() as u32,
+            asked: own.count() as u32,
+        }
+    };
+    let (left, right) = (tally(Side::Left), tally(Side::Right));
+    let found = difference(
+        (left.soft, left.asked),
+        (right.soft, right.asked),
+        quantile(CONFIDENCE, true),
+    )?;
+    let share = |of: Tally| f64::from(of.soft) / f64::from(of.asked);
+    Some(LevelSides {
+        level,
+        left,
+        right,
+        evenness: evenness(
+            (share(left), &times_of(asks, Side::Left)),
+            (share(right), &times_of(asks, Side::Right)),
+            horizon_s,
+        ),
+        low: found.low,
+        high: found.high,
+        surely: found.low > 0.0 || found.high < 0.0,
+    })
+}

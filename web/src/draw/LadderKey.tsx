@@ -1,0 +1,37 @@
+import Box from '@mui/material/Box';
+import { stateWords, type State } from '../words/states';
+import { RungMark } from './RungMark';
+
+const shown: State[] = [
+  'held',
+  'confirming',
+  'working',
+  'open',
+  'closed',
+  'rusty',
+  'eased',
+  'overruled',
+];
+
+/** What the rungs of a horse's ladder mean. */
+export function LadderKey() {
+  return (
+    <Box
+      component="ul"
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 16px', p: 0, m: 0, listStyle: 'none' }}
+    >
+      {shown.map((state) => (
+        <Box
+          component="li"
+          key={state}
+          sx={{ display: 'flex', alignItems: 'center', gap: 0.75, fontSize: 15 }}
+        >
+          <svg width={40} height={22} aria-hidden="true">
+            <RungMark state={state} x={20} y={11} width={34} />
+          </svg>
+          {stateWords[state]}
+        </Box>
+      ))}
+    </Box>
+  );
+}

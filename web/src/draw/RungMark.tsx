@@ -1,0 +1,89 @@
+import { useTheme } from '@mui/material/styles';
+import type { State } from '../words/states';
+
+interface Props {
+  state: State | undefined;
+  changed?: boolean;
+  /** The middle of the rung. */
+  x: number;
+  y: number;
+  width: number;
+}
+
+const height = 10;
+
+/** How far a rung is filled, by state. */
+const filled: Partial<Record<State, number>> = { held: 1, confirming: 0.75, working: 0.4 };
+
+/**
+ * A level's own mark. Filled: held. Partly filled: worked on, confirming. Slanted
+ * strokes: rusty. Empty: open. A dashed line: closed. A hook down: sent down. A
+ * diamond: by the trainer's word.
+ */
+export function RungMark({ state, changed, x, y, width }: Props) {
+  const { leather } = useTheme().palette;
+  const left = x - width / 2;
+  const top = y - height / 2;
+  if (state === 'closed')
+    return (
+      <line
+        x1={left}
+        x2={left + width}
+        y1={y}
+        y2={y}
+        stroke={leather.faded}
+        strokeWidth={1.5}
+        strokeDasharray="3 4"
+      />
+    );
+  const fill = changed ? 1 : (state && filled[state]) || 0;
+  return (
+    <>
+      <rect
+        x={left}
+        y={top}
+        width={width}
+        height={height}
+        rx={2}
+        fill={leather.paper}
+        stroke={leather.ink}
+        strokeWidth={1.5}
+      />
+      {fill > 0 && (
+        <rect
+          x={left}
+          y={top}
+          width={width * fill}
+          height={height}
+          rx={2}
+          fill={leather.leather}
+          stroke={leather.ink}
+          strokeWidth={1.5}
+        />
+      )}
+      {state === 'rusty' &&
+        [0.14, 0.32, 0.5, 0.68, 0.86].map((share) => (
+          <line
+            key={share}
+            x1={left + width * share - 3}
+            x2={left + width * share + 3}
+            y1={top + height - 1}
+            y2={top + 1}
+            stroke={leather.leather}
+            strokeWidth={3}
+          />
+        ))}
+      {state === 'eased' && (
+        <path
+          d={`M${x - 7} ${y - 4}l7 8l7 -8`}
+          fill="none"
+          stroke={leather.brick}
+          strokeWidth={3}
+        />
+      )}
+      {state === 'overruled' && (
+        <path d={`M${x} ${y - 7}l7 7l-7 7l-7 -7z`} fill={leather.water} stroke={leather.ink} />
+      )}
+    </>
+  );
+}

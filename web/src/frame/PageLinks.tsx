@@ -1,0 +1,46 @@
+import Box from '@mui/material/Box';
+import { NavLink } from 'react-router';
+
+const pages: [string, string][] = [
+  ['/', 'Today'],
+  ['/barn', 'Barn'],
+  ['/ladder', 'Ladder'],
+  ['/outcomes', 'Looking back'],
+];
+
+/** The barn's own pages; below the name on a phone. */
+export function PageLinks() {
+  return (
+    <Box
+      component="nav"
+      aria-label="Pages"
+      sx={{
+        display: 'flex',
+        order: { xs: 1, md: 0 },
+        width: { xs: '100%', md: 'auto' },
+        flex: { md: 1 },
+        ml: { md: 3 },
+        justifyContent: { xs: 'space-between', md: 'flex-start' },
+        gap: { md: 1 },
+        '& a': {
+          color: 'text.primary',
+          textDecoration: 'none',
+          minHeight: 48,
+          display: 'flex',
+          alignItems: 'center',
+          px: { xs: 0.75, md: 1.5 },
+          borderBottom: '4px solid transparent',
+          fontWeight: 600,
+        },
+        '& a:hover': { textDecoration: 'underline' },
+        '& a[aria-current]': { borderColor: 'text.primary' },
+      }}
+    >
+      {pages.map(([to, name]) => (
+        <NavLink key={to} to={to} end={to === '/'}>
+          {name}
+        </NavLink>
+      ))}
+    </Box>
+  );
+}

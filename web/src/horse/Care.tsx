@@ -1,0 +1,99 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { Schemas } from '../api/client';
+import { Section } from '../frame/Section';
+import { useWho } from '../session/who';
+import { dayIn, saidDay } from '../words/days';
+import { careWords } from '../words/states';
+import { useAddCare, useClearCare, type HorsePage } from './queries';
+
+type Kind = Schemas['CareKind'];
+const kinds = Object.keys(careWords) as Kind[];
+const isFlag = (kind: Kind) => kind !== 'teeth' && kind !== 'bit_seat';
+
+/** Flags that come before any training, and the last checks of teeth and bit seat. */
+export function Care({ page, today }: { page: HorsePage; today: boolean }) {
+  const { records, time_zone } = useWho();
+  const clear = useClearCare();
+  const day = dayIn(time_zone);
+  const newest = [...page.care].reverse();
+  return (
+    <Section
+      title="Care"
+      says="What is flagged here is looked at before it is trained through. Cavesson never diagnoses."
+    >
+      {newest.length === 0 && <Typography>Nothing noted. Note the last look at the teeth.</Typography>}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {newest.map((note) => (
+          <Box component="li" key={note.care_id} sx={{ display: 'flex', gap: 1, py: 0.5, alignItems: 'center' }}>
+            <Typography sx={{ flex: 1 }}>
+              <strong>
+                {careWords[note.kind]}
+                {isFlag(note.kind) && (note.cleared_on ? ', cleared' : ', open')}
+              </strong>{' '}
+              {saidDay(note.day, day)}
+              {note.cleared_on && ` to ${saidDay(note.cleared_on, day)}`}. {note.says}
+            </Typography>
+            {records && today && isFlag(note.kind) && (
+              <Button
+                size="small"
+                disabled={clear.isPending}
+                onClick={() => clear.mutate({ care_id: note.care_id, cleared: !note.cleared_on })}
+              >
+                {note.cleared_on ? 'Open again' : 'Clear'}
+              </Button>
+            )}
+          </Box>
+        ))}
+      </Box>
+      {clear.isError && <Typography role="alert">{clear.error.message}</Typography>}
+      {records && today && <NoteCare horseId={page.horse.horse_id} day={day} />}
+    </Section>
+  );
+}
+
+function NoteCare({ horseId, day }: { horseId: string; day: string }) {
+  const [kind, setKind] = useState<Kind>('teeth');
+  const [says, setSays] = useState('');
+  const add = useAddCare(horseId);
+  const note = () => add.mutate({ kind, day, says }, { onSuccess: () => setSays('') });
+  return (
+    <Box
+      component="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        note();
+      }}
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5, alignItems: 'flex-start' }}
+    >
+      <TextField
+        select
+        label="Note"
+        value={kind}
+        onChange={(event) => setKind(event.target.value as Kind)}
+        sx={{ minWidth: 190 }}
+      >
+        {kinds.map((one) => (
+          <MenuItem key={one} value={one}>
+            {careWords[one]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        label="In your words"
+        value={says}
+        onChange={(event) => setSays(event.target.value)}
+        error={add.isError}
+        helperText={add.error?.message}
+        sx={{ flex: '1 1 160px' }}
+      />
+      <Button type="submit" disabled={add.isPending} sx={{ minHeight: 56 }}>
+        Note it
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,108 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { programsQuery } from '../ladder/queries';
+import { useWho } from '../session/who';
+import { horseLine } from '../words/answers';
+import { dayIn, longDay } from '../words/days';
+import { CardAhead } from './CardAhead';
+import { Care } from './Care';
+import { Decisions } from './Decisions';
+import { FirstAsks } from './FirstAsks';
+import { Holes } from './Holes';
+import { HorseLadder } from './HorseLadder';
+import { HorseSoftMap } from './HorseSoftMap';
+import { NextThing } from './NextThing';
+import { horsePageQuery, horsePath, type HorsePage as Page } from './queries';
+import { Season } from './Season';
+import { SidesApart } from './SidesApart';
+import { Slips } from './Slips';
+import { VerdictBoard } from './VerdictBoard';
+
+/** One horse as a whole: the one thing to do next, and all it rests on. */
+export function HorsePage() {
+  const { horseId = '' } = useParams();
+  const [search] = useSearchParams();
+  const on = search.get('on') ?? undefined;
+  const page = useQuery(horsePageQuery(horseId, on));
+  return (
+    <PageFrame title="Horse">
+      <Asked query={page}>{(data) => <Whole page={data} />}</Asked>
+    </PageFrame>
+  );
+}
+
+function Whole({ page }: { page: Page }) {
+  const { time_zone } = useWho();
+  const today = page.on === dayIn(time_zone);
+  const two = {
+    display: 'grid',
+    gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' },
+    columnGap: 6,
+  };
+  return (
+    <>
+      <Head page={page} today={today} />
+      <NextThing page={page} today={today} />
+      {today && <CardAhead page={page} />}
+      <VerdictBoard page={page} />
+      <Box sx={two}>
+        <HorseSoftMap page={page} />
+        <Holes page={page} today={today} />
+      </Box>
+      <FirstAsks page={page} />
+      <Box sx={two}>
+        <SidesApart page={page} />
+        <Box sx={{ minWidth: 0 }}>
+          <Slips page={page} />
+          {page.season && <Season season={page.season} />}
+          <Care page={page} today={today} />
+        </Box>
+      </Box>
+      <HorseLadder page={page} />
+      <Decisions page={page} />
+    </>
+  );
+}
+
+function Head({ page, today }: { page: Page; today: boolean }) {
+  const { horse, on } = page;
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start', mb: 2 }}>
+      <Box sx={{ flex: '1 1 260px' }}>
+        <Typography variant="h1">{horse.name}</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>
+          {horseLine(horse)}. <ProgramOf page={page} />
+          {!today && ` As of ${longDay(on)}.`}
+        </Typography>
+      </Box>
+      {!today && (
+        <Button component={Link} to={horsePath(horse.horse_id)}>
+          {horse.name} today
+        </Button>
+      )}
+      <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>
+        Compare
+      </Button>
+    </Box>
+  );
+}
+
+function ProgramOf({ page }: { page: Page }) {
+  const programs = useQuery(programsQuery);
+  if (!page.program_id) return 'On the ladder as it ships.';
+  const program = programs.data?.find(({ program_id }) => program_id === page.program_id);
+  return (
+    <>
+      On the program{' '}
+      <Box component={Link} to={`/programs/${page.program_id}`} sx={{ color: 'text.primary' }}>
+        {program?.name ?? 'of its own'}
+      </Box>
+      .
+    </>
+  );
+}

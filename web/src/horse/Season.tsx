@@ -1,0 +1,58 @@
+import Typography from '@mui/material/Typography';
+import type { Schemas } from '../api/client';
+import { Section } from '../frame/Section';
+import { percent } from '../words/answers';
+import { daysBetween, shortDay } from '../words/days';
+
+/** A mare's season: the days seen, the days to reckon with, and what it does to her answers. */
+export function Season({ season }: { season: Schemas['Season'] }) {
+  const { seen, expected, share } = season;
+  return (
+    <Section title="In season">
+      {seen.length === 0 ? (
+        <Typography>
+          No ride was marked in season. Mark it after a ride, and her rides in season are held
+          against the others.
+        </Typography>
+      ) : (
+        <>
+          <Typography>
+            Seen {spans(seen).slice(-3).map(said).join(', ')}.{' '}
+            {expected.length > 0
+              ? `Reckon with ${expected.map(({ from, to }) => said([from, to])).join(', ')}.`
+              : 'No season is to be reckoned with over the winter.'}
+          </Typography>
+          {share && (
+            <Typography sx={{ mt: 0.5 }}>
+              In season {percent(share.in_soft / share.in_asked)} soft of {share.in_asked} asks, out
+              of it {percent(share.out_soft / share.out_asked)} of {share.out_asked}: {apart(share)}
+            </Typography>
+          )}
+        </>
+      )}
+    </Section>
+  );
+}
+
+function apart({ difference, low, high }: Schemas['SeasonShare']): string {
+  const points = Math.abs(Math.round(difference * 100));
+  if (high < 0) return `${points} points less, beyond chance. Judge her by the other days.`;
+  if (low > 0) return `${points} points more, beyond chance.`;
+  return 'no more apart than chance would have it.';
+}
+
+type Span = [string, string];
+
+/** Days in a row, a day or two between them allowed. */
+export function spans(days: string[]): Span[] {
+  const found: Span[] = [];
+  for (const day of days) {
+    const last = found.at(-1);
+    if (last && daysBetween(last[1], day) <= 3) last[1] = day;
+    else found.push([day, day]);
+  }
+  return found;
+}
+
+const said = ([from, to]: Span) =>
+  from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`;

@@ -1,0 +1,88 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { SideBeam } from '../draw/SideBeam';
+import { Section } from '../frame/Section';
+import { levelPath } from '../level/queries';
+import { percent } from '../words/answers';
+import type { HorsePage } from './queries';
+
+const shownAtFirst = 5;
+
+/** Left against right, level by level, the most uneven first. */
+export function SidesApart({ page }: { page: HorsePage }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? page.sides : page.sides.slice(0, shownAtFirst);
+  return (
+    <Section title="Left against right" says={<StiffSide page={page} />}>
+      {page.sides.length === 0 && (
+        <Typography>Too little was asked on each side in the last four weeks.</Typography>
+      )}
+      {page.sides.length > 0 && (
+        <Box sx={{ display: 'flex', justifyContent: 'space-between' }} aria-hidden="true">
+          <Typography variant="h3">Left</Typography>
+          <Typography variant="h3">Right</Typography>
+        </Box>
+      )}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {shown.map((one) => (
+          <Sides key={one.level} one={one} page={page} />
+        ))}
+      </Box>
+      {page.sides.length > shownAtFirst && (
+        <Button onClick={() => setAll(!all)} sx={{ mt: 1 }}>
+          {all ? 'Show fewer' : `Show all ${page.sides.length} levels`}
+        </Button>
+      )}
+    </Section>
+  );
+}
+
+function Sides({ one, page }: { one: Schemas['LevelSides']; page: HorsePage }) {
+  const level = page.levels[one.level]?.level;
+  if (!level) return null;
+  const side = one.evenness.stiff_side;
+  const stiff = one.surely && (side === 'left' || side === 'right') ? side : null;
+  return (
+    <Box component="li" sx={{ borderTop: '1px solid', borderColor: 'divider', py: 1 }}>
+      <Box
+        component={Link}
+        to={`${levelPath({ horseId: page.horse.horse_id, ...level }, '/strip')}?rail=difference&on=${page.on}`}
+        sx={{ color: 'text.primary', fontWeight: 600 }}
+      >
+        {level.name}
+      </Box>
+      <SideBeam left={one.left} right={one.right} stiff={stiff} />
+      <Typography variant="body2">{inWords(one)}</Typography>
+    </Box>
+  );
+}
+
+/** How far apart, and how sure that is. */
+export function inWords({ evenness, surely, low, high }: Schemas['LevelSides']): string {
+  const { stiff_side, difference, time_ratio, symmetry_index_pct, p } = evenness;
+  const points = Math.round(Math.abs(difference) * 100);
+  const [least, most] = [low, high].map((bound) => Math.round(bound * 100));
+  const shares =
+    !stiff_side || points === 0
+      ? 'Even.'
+      : `The ${stiff_side} lags by ${points} points, ${surely ? 'beyond chance' : 'which may be chance'} (left less right, 90 %: ${least} to ${most}).`;
+  if (time_ratio == null || symmetry_index_pct == null) return shares;
+  const slower = symmetry_index_pct > 0 ? 'left' : 'right';
+  const chance = p == null ? '' : p < 0.05 ? ', hardly chance' : ', which may be chance';
+  const times =
+    time_ratio < 1.05
+      ? 'Both take as long.'
+      : `The ${slower} takes ${time_ratio.toFixed(1)} times as long${chance}${p == null ? '' : ` (p ${p.toFixed(2)})`}.`;
+  return `${shares} ${times}`;
+}
+
+function StiffSide({ page }: { page: HorsePage }) {
+  const stiff = page.stiff_side;
+  if (!stiff) return 'Over all work of the last four weeks neither side is the stiff one.';
+  const worked = `${stiff.asked} asks on it in the last week, ${stiff.other_asked} on the other`;
+  return `Over all work the ${stiff.side} is the stiff side: ${percent(stiff.share)} soft against ${percent(stiff.other_share)}. ${worked}${stiff.neglected ? ': it wants more' : ''}.`;
+}

@@ -1,0 +1,45 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import { Section } from '../frame/Section';
+import { levelPath } from '../level/queries';
+import { useWho } from '../session/who';
+import { percent } from '../words/answers';
+import { dayIn, saidDay } from '../words/days';
+import type { HorsePage } from './queries';
+
+/** Held levels that slip against the horse's own settled level. */
+export function Slips({ page }: { page: HorsePage }) {
+  const { time_zone } = useWho();
+  const today = dayIn(time_zone);
+  return (
+    <Section title="Slipping">
+      {page.slips.length === 0 ? (
+        <Typography>What is held keeps to its settled level.</Typography>
+      ) : (
+        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+          {page.slips.map(({ level: place, slip }) => {
+            const level = page.levels[place]?.level;
+            if (!level) return null;
+            return (
+              <Box component="li" key={place} sx={{ py: 0.75 }}>
+                <Box
+                  component={Link}
+                  to={`${levelPath({ horseId: page.horse.horse_id, ...level }, '/strip')}?on=${page.on}`}
+                  sx={{ color: 'text.primary', fontWeight: 700 }}
+                >
+                  {level.name}
+                </Box>
+                <Typography>
+                  Settled at {percent(slip.settled)} soft, now {percent(slip.now)}; below{' '}
+                  {percent(slip.lower)}{' '}
+                  {slip.since && `since ${saidDay(slip.since, today)}`}. Look at it before going on.
+                </Typography>
+              </Box>
+            );
+          })}
+        </Box>
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,111 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { VerdictMark } from '../draw/VerdictMark';
+import { Section } from '../frame/Section';
+import { ladderQuery } from '../ladder/queries';
+import { levelPath } from '../level/queries';
+import { useWho } from '../session/who';
+import { verdictWords } from '../words/answers';
+import { dayIn, saidDay } from '../words/days';
+import { stateWords } from '../words/states';
+import { heldOf, underWay, type PlacedLevel } from './levels';
+import type { HorsePage } from './queries';
+
+/** Every level under way, track by track, with what the judge says of it. */
+export function VerdictBoard({ page }: { page: HorsePage }) {
+  const ladder = useQuery(ladderQuery);
+  const tracks = (ladder.data?.tracks ?? [])
+    .map(({ id, name }) => ({
+      id,
+      name,
+      levels: underWay(page.levels, id, page.on),
+      held: heldOf(page.levels, id),
+      of: page.levels.filter(({ level }) => level.track === id).length,
+    }))
+    .filter(({ levels, held }) => levels.length > 0 || held > 0);
+  return (
+    <Section title="Where it stands" says="What is under way, sent down or rusty. What is held is counted.">
+      {tracks.length === 0 && (
+        <Typography>Nothing asked yet. The first ride fills this board.</Typography>
+      )}
+      {tracks.map(({ id, name, levels, held, of }) => (
+        <Box
+          key={id}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '190px minmax(0, 1fr)' },
+            columnGap: 2,
+            py: 1,
+            borderTop: '2px solid',
+            borderColor: 'divider',
+          }}
+        >
+          <Box>
+            <Typography variant="h3">{name}</Typography>
+            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+              {held} of {of} held
+            </Typography>
+          </Box>
+          <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+            {levels.length === 0 && (
+              <Typography component="li" sx={{ color: 'text.secondary', py: 0.5 }}>
+                Nothing under way.
+              </Typography>
+            )}
+            {levels.map((level) => (
+              <BoardLine key={level.place} line={level} page={page} />
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Section>
+  );
+}
+
+function BoardLine({ line, page }: { line: PlacedLevel; page: HorsePage }) {
+  const { time_zone } = useWho();
+  const today = dayIn(time_zone);
+  const on = page.on === today ? undefined : page.on;
+  const { level, verdict, state, sides, holds, last_asked } = line;
+  return (
+    <Box component="li">
+      <Box
+        component={Link}
+        to={levelPath({ horseId: page.horse.horse_id, ...level, on })}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '34px minmax(0, 1fr)', md: '34px minmax(0, 5fr) minmax(0, 4fr) 150px 92px' },
+          gap: { xs: '0 8px', md: 1.5 },
+          alignItems: 'center',
+          minHeight: 44,
+          py: 0.5,
+          color: 'text.primary',
+          textDecoration: 'none',
+          '&:hover .name': { textDecoration: 'underline' },
+          '& > *': { gridColumn: { xs: 2, md: 'auto' } },
+          '& > :first-of-type': { gridColumn: 1, gridRow: { xs: 'span 4', md: 'auto' } },
+        }}
+      >
+        <Box sx={{ display: 'flex' }}>
+          <VerdictMark verdict={verdict} />
+        </Box>
+        <Typography className="name" sx={{ fontWeight: 700 }}>
+          {level.name}: {verdictWords[verdict].toLowerCase()}
+        </Typography>
+        <Typography variant="body2">{holds || stateWords[state]}</Typography>
+        <Typography variant="body2">
+          {sides
+            .map(({ side, soft, asked }) =>
+              side === 'both' ? `${soft} of ${asked} soft` : `${side[0]!.toUpperCase()} ${soft}/${asked}`,
+            )
+            .join('  ')}
+        </Typography>
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {last_asked ? saidDay(last_asked, today) : 'not asked'}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}

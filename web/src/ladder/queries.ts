@@ -1,0 +1,25 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, client, type Schemas } from '../api/client';
+
+export type ShownLadder = Schemas['ShownLadder'];
+
+/** The ladder as it ships. */
+export const ladderQuery = queryOptions({
+  queryKey: ['ladder'],
+  queryFn: () => answer(client.GET('/api/ladder')),
+  staleTime: Infinity,
+});
+
+export const programsQuery = queryOptions({
+  queryKey: ['programs'],
+  queryFn: () => answer(client.GET('/api/programs')),
+});
+
+export const programQuery = (programId: string) =>
+  queryOptions({
+    queryKey: ['program', programId],
+    queryFn: () =>
+      answer(
+        client.GET('/api/programs/{program_id}', { params: { path: { program_id: programId } } }),
+      ),
+  });

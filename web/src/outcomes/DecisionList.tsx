@@ -1,0 +1,78 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { OutcomeMark } from '../draw/OutcomeMark';
+import { useWithdrawOverrule } from '../horse/queries';
+import { levelPath } from '../level/queries';
+import { useWho } from '../session/who';
+import { verdictWords } from '../words/answers';
+import { dayIn, saidDay } from '../words/days';
+import { outcomeWords } from '../words/states';
+
+type Decision = Schemas['OverruleOutcome'];
+
+/** Decisions of trainers, each with its reason and what came of it. */
+export function DecisionList({ decisions, withHorse }: { decisions: Decision[]; withHorse: boolean }) {
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {cameWith(decisions).map(({ first, others }) => (
+        <Line key={first.overrule.overrule_id} decision={first} others={others} withHorse={withHorse} />
+      ))}
+    </Box>
+  );
+}
+
+/** Decisions of one day, horse and reason stand together: a horse came with all of it. */
+function cameWith(decisions: Decision[]): { first: Decision; others: number }[] {
+  const found = new Map<string, { first: Decision; others: number }>();
+  for (const decision of decisions) {
+    const { day, reason, counts_as } = decision.overrule;
+    const key = [decision.horse.horse_id, day, reason, counts_as, decision.withdrawn].join('|');
+    const known = found.get(key);
+    if (known) known.others += 1;
+    else found.set(key, { first: decision, others: 0 });
+  }
+  return [...found.values()];
+}
+
+function Line({ decision, others, withHorse }: { decision: Decision; others: number; withHorse: boolean }) {
+  const { decides, time_zone } = useWho();
+  const withdraw = useWithdrawOverrule();
+  const { horse, level, overrule, made_by, withdrawn, outcome } = decision;
+  return (
+    <Box component="li" sx={{ display: 'flex', gap: 1.5, py: 1, borderTop: '1px solid', borderColor: 'divider' }}>
+      <OutcomeMark outcome={outcome} />
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography sx={{ fontWeight: 700 }}>
+          {withHorse && `${horse.name}: `}
+          <Box component={Link} to={levelPath({ horseId: horse.horse_id, ...level })} sx={{ color: 'text.primary' }}>
+            {level.name}
+          </Box>
+          {others > 0 && ` and ${others} under it`}
+        </Typography>
+        <Typography>
+          {overrule.counts_as === 'advance' ? 'Counts as held' : 'Does not count as held'}; the judge
+          had said {verdictWords[overrule.judge_said].toLowerCase()}. “{overrule.reason}”
+        </Typography>
+        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+          {made_by}, {saidDay(overrule.day, dayIn(time_zone))}.{' '}
+          {withdrawn ? 'Taken back.' : `${outcomeWords[outcome]}.`}
+        </Typography>
+        {withdraw.isError && <Typography role="alert">{withdraw.error.message}</Typography>}
+      </Box>
+      {decides && !withdrawn && (
+        <Button
+          size="small"
+          sx={{ alignSelf: 'center' }}
+          disabled={withdraw.isPending}
+          aria-label={`Take back: ${level.name}`}
+          onClick={() => withdraw.mutate(overrule.overrule_id)}
+        >
+          Take back
+        </Button>
+      )}
+    </Box>
+  );
+}

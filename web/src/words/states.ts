@@ -1,0 +1,55 @@
+import type { Schemas } from '../api/client';
+
+export type State = Schemas['State'];
+
+export const stateWords: Record<State, string> = {
+  closed: 'closed',
+  open: 'open',
+  working: 'being worked on',
+  confirming: 'confirming',
+  held: 'held',
+  rusty: 'rusty',
+  eased: 'sent down',
+  overruled: "by the trainer's word",
+};
+
+export const gaitWords: Record<Schemas['Gait'], string> = {
+  stand: 'Standing',
+  walk: 'Walk',
+  jog: 'Jog',
+  trot: 'Trot',
+  lope: 'Lope',
+  gallop: 'Gallop',
+};
+
+export const zoneWords: Record<Schemas['Zone'], string> = {
+  poll: 'Poll and jaw',
+  neck: 'Neck',
+  shoulder: 'Shoulder',
+  ribs: 'Ribs',
+  hip: 'Hip',
+};
+
+export const markWords: Record<Schemas['RideMark'], string> = {
+  bad_ground: 'Bad ground',
+  wind: 'Wind',
+  in_season: 'In season',
+  new_place: 'New place',
+  another_rider: 'Another rider',
+  new_rig: 'New rig',
+  trouble: 'Signs of trouble',
+};
+
+export const careWords: Record<Schemas['CareKind'], string> = {
+  pain: 'Pain',
+  unlevel: 'Unlevel steps',
+  rig_misfit: 'Rig does not fit',
+  teeth: 'Teeth checked',
+  bit_seat: 'Bit seat checked',
+};
+
+export const outcomeWords: Record<Schemas['Outcome'], string> = {
+  held: 'It held',
+  went_back: 'It went back',
+  too_early: 'Too early to say',
+};
