@@ -29,6 +29,30 @@ export const router = createBrowserRouter([
         path: '/rides/:rideId',
         lazy: async () => ({ Component: (await import('./ride/RidePage')).RidePage }),
       },
+      {
+        path: '/barn',
+        lazy: async () => ({ Component: (await import('./board/BoardPage')).BoardPage }),
+      },
+      {
+        path: '/horses/:horseId',
+        lazy: async () => ({ Component: (await import('./horse/HorsePage')).HorsePage }),
+      },
+      {
+        path: '/compare',
+        lazy: async () => ({ Component: (await import('./compare/ComparePage')).ComparePage }),
+      },
+      {
+        path: '/ladder',
+        lazy: async () => ({ Component: (await import('./ladder/LadderPage')).LadderPage }),
+      },
+      {
+        path: '/programs/:programId',
+        lazy: async () => ({ Component: (await import('./program/ProgramPage')).ProgramPage }),
+      },
+      {
+        path: '/outcomes',
+        lazy: async () => ({ Component: (await import('./outcomes/OutcomesPage')).OutcomesPage }),
+      },
       { path: '*', element: <NoPage /> },
     ],
   },

@@ -47,38 +47,6 @@ impl TryFrom<Row> for (Uuid, Rep) {
     }
 }
 
-/// The reps of one level on the named horses, each with its horse, in the order
-/// of asking; those taken back are left out.
-///
-/// # Errors
-/// When the query fails.
-pub async fn of_level(
-    barn: &mut BarnTransaction,
-    horse_ids: &[Uuid],
-    level: &Level,
-) -> StoreResult<Vec<(Uuid, Rep)>> {
-    let barn_id = barn.barn_id();
-    sqlx::query_as!(
-        Row,
-        r#"select rep.rep_id, rep.ride_id, rep.horse_id, rep.skill, rep.rung, rep.side, ride.day,
-                  rep.asked_at, rep.measure as "measure: Json<Measure>", rep.faults
-           from rep
-           join ride on ride.barn_id = rep.barn_id and ride.ride_id = rep.ride_id
-           where rep.barn_id = $1 and rep.horse_id = any($2) and rep.skill = $3 and rep.rung = $4
-             and rep.undone_at is null
-           order by rep.asked_at, rep.rep_id"#,
-        barn_id,
-        horse_ids,
-        level.skill.0,
-        level.rung.0
-    )
-    .fetch_all(barn.connection())
-    .await?
-    .into_iter()
-    .map(TryInto::try_into)
-    .collect()
-}
-
 /// The levels that were asked in a ride.
 ///
 /// # Errors

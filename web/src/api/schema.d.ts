@@ -1226,7 +1226,9 @@ export interface components {
         /** @description A change of the gate of a skill, or of one of its levels. */
         GateChange: {
             /** @description The numbers that differ, as a gate has them; the rest stays. */
-            gate: Record<string, never>;
+            gate: {
+                [key: string]: unknown;
+            };
             rung?: components["schemas"]["RungId"] | null;
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];

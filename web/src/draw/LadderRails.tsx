@@ -89,7 +89,13 @@ function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { widt
             data-level={`${drawn.level.skill}/${drawn.level.rung}`}
           >
             <title>{drawn.level.name}</title>
-            <rect x={x - rungWidth / 2 - 6} y={y - 10} width={rungWidth + 12} height={20} fill="transparent" />
+            <rect
+              x={x - rungWidth / 2 - 6}
+              y={y - 10}
+              width={rungWidth + 12}
+              height={20}
+              fill="transparent"
+            />
             <RungMark state={drawn.state} changed={drawn.changed} x={x} y={y} width={rungWidth} />
             {place === next && (
               <path d={`M${x - rungWidth / 2 - 16} ${y - 7}l11 7l-11 7z`} fill={leather.brick} />
@@ -133,7 +139,9 @@ function Ties({ levels, picked, at, half }: TiesProps) {
     return `M${x1} ${a.y}C${x1 + way * 30} ${a.y} ${x2 - way * 30} ${b.y} ${x2} ${b.y}`;
   };
   const all = levels.flatMap(({ level, needs }, place) =>
-    needs.flat().map((need) => ({ need, place, across: levels[need]?.level.track !== level.track })),
+    needs
+      .flat()
+      .map((need) => ({ need, place, across: levels[need]?.level.track !== level.track })),
   );
   const isPicked = ({ need, place }: { need: number; place: number }) =>
     need === picked || place === picked;

@@ -2,7 +2,13 @@ import { useTheme } from '@mui/material/styles';
 import type { Schemas } from '../api/client';
 
 /** How a decision turned out: a knot that held, one that came loose, a rope not pulled yet. */
-export function OutcomeMark({ outcome, size = 32 }: { outcome: Schemas['Outcome']; size?: number }) {
+export function OutcomeMark({
+  outcome,
+  size = 32,
+}: {
+  outcome: Schemas['Outcome'];
+  size?: number;
+}) {
   const { leather } = useTheme().palette;
   const rope = {
     fill: 'none',
@@ -15,7 +21,14 @@ export function OutcomeMark({ outcome, size = 32 }: { outcome: Schemas['Outcome'
       {outcome === 'held' && (
         <>
           <path d="M3 16h26" {...rope} />
-          <circle cx={16} cy={16} r={6.5} fill={leather.leather} stroke={leather.ink} strokeWidth={2.5} />
+          <circle
+            cx={16}
+            cy={16}
+            r={6.5}
+            fill={leather.leather}
+            stroke={leather.ink}
+            strokeWidth={2.5}
+          />
         </>
       )}
       {outcome === 'went_back' && (
@@ -24,7 +37,9 @@ export function OutcomeMark({ outcome, size = 32 }: { outcome: Schemas['Outcome'
           <path d="M11 16q4 8 2 13M21 16q-4 8 -2 13" {...rope} stroke={leather.brick} />
         </>
       )}
-      {outcome === 'too_early' && <path d="M3 13q6.5 9 13 3t13 1" {...rope} strokeDasharray="1 6" />}
+      {outcome === 'too_early' && (
+        <path d="M3 13q6.5 9 13 3t13 1" {...rope} strokeDasharray="1 6" />
+      )}
     </svg>
   );
 }

@@ -46,13 +46,19 @@ const half: [number, number][] = [
 function outline(middle: number): string {
   const points = [
     ...half.map(([x, y]) => [middle + x, y] as const),
-    ...half.slice(1, -1).reverse().map(([x, y]) => [middle - x, y] as const),
+    ...half
+      .slice(1, -1)
+      .reverse()
+      .map(([x, y]) => [middle - x, y] as const),
   ];
   const between = (a: readonly [number, number], b: readonly [number, number]) =>
     `${(a[0] + b[0]) / 2} ${(a[1] + b[1]) / 2}`;
   const start = between(points.at(-1)!, points[0]!);
   return `M${start}${points
-    .map((point, index) => `Q${point[0]} ${point[1]} ${between(point, points[(index + 1) % points.length]!)}`)
+    .map(
+      (point, index) =>
+        `Q${point[0]} ${point[1]} ${between(point, points[(index + 1) % points.length]!)}`,
+    )
     .join('')}Z`;
 }
 

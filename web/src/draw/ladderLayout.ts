@@ -52,9 +52,7 @@ export function layOut(
     .map(({ id, name }) => ({ id, name, skills: skillsOf(levels, id) }))
     .filter(({ skills }) => skills.length > 0);
   const columnWidth = Math.max(narrowest, width / Math.max(1, own.length));
-  const heights = own.map(
-    ({ skills }) => skills.flat().length * pitch + skills.length * skillGap,
-  );
+  const heights = own.map(({ skills }) => skills.flat().length * pitch + skills.length * skillGap);
   const ground = Math.max(0, ...heights) + 16;
   const at = new Map<number, RungPlace>();
   const columns = own.map(({ id, name, skills }, index) => {

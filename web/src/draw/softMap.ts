@@ -21,7 +21,11 @@ export function zonesAt(map: Schemas['MapZone'][], gait: Schemas['Gait'] | null)
     if (gait && one.gait !== gait) continue;
     const key = `${one.zone} ${one.side}`;
     const known = found.get(key) ?? { zone: one.zone, side: one.side, now: none, before: none };
-    found.set(key, { ...known, now: add(known.now, one.now), before: add(known.before, one.before) });
+    found.set(key, {
+      ...known,
+      now: add(known.now, one.now),
+      before: add(known.before, one.before),
+    });
   }
   return [...found.values()];
 }

@@ -26,10 +26,16 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
       title="Care"
       says="What is flagged here is looked at before it is trained through. Cavesson never diagnoses."
     >
-      {newest.length === 0 && <Typography>Nothing noted. Note the last look at the teeth.</Typography>}
+      {newest.length === 0 && (
+        <Typography>Nothing noted. Note the last look at the teeth.</Typography>
+      )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {newest.map((note) => (
-          <Box component="li" key={note.care_id} sx={{ display: 'flex', gap: 1, py: 0.5, alignItems: 'center' }}>
+          <Box
+            component="li"
+            key={note.care_id}
+            sx={{ display: 'flex', gap: 1, py: 0.5, alignItems: 'center' }}
+          >
             <Typography sx={{ flex: 1 }}>
               <strong>
                 {careWords[note.kind]}

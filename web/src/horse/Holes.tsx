@@ -35,7 +35,11 @@ export function Holes({ page, today }: { page: HorsePage; today: boolean }) {
 
 function FaultChips({ page }: { page: HorsePage }) {
   return (
-    <Box component="ul" aria-label="Faults seen" sx={{ listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1, m: 0, p: 0, mb: 2 }}>
+    <Box
+      component="ul"
+      aria-label="Faults seen"
+      sx={{ listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1, m: 0, p: 0, mb: 2 }}
+    >
       {page.faults.map((fault) => (
         <Box component="li" key={fault.fault}>
           <Box
@@ -84,9 +88,19 @@ function Hole({ hole, page, first, today }: HoleProps) {
   const { time_zone } = useWho();
   const said = (day: string) => saidDay(day, dayIn(time_zone));
   return (
-    <Box sx={{ borderTop: first ? '5px solid' : '2px solid', borderColor: first ? 'text.primary' : 'divider', py: 1.5 }}>
+    <Box
+      sx={{
+        borderTop: first ? '5px solid' : '2px solid',
+        borderColor: first ? 'text.primary' : 'divider',
+        py: 1.5,
+      }}
+    >
       <Typography variant="h3" sx={{ fontSize: first ? '1.3rem' : undefined }}>
-        <Box component={Link} to={levelPath({ horseId: page.horse.horse_id, ...hole.level })} sx={{ color: 'text.primary' }}>
+        <Box
+          component={Link}
+          to={levelPath({ horseId: page.horse.horse_id, ...hole.level })}
+          sx={{ color: 'text.primary' }}
+        >
           {hole.name}
         </Box>
       </Typography>
@@ -100,8 +114,12 @@ function Hole({ hole, page, first, today }: HoleProps) {
         </Box>
       )}
       <Typography sx={{ mt: 0.5 }}>
-        {hole.ready == null ? 'Never asked here. ' : `Soft about ${percent(hole.ready)} of the time now. `}
-        {hole.evidence.length > 1 ? `Would explain ${hole.evidence.length} faults: ` : 'Points here: '}
+        {hole.ready == null
+          ? 'Never asked here. '
+          : `Soft about ${percent(hole.ready)} of the time now. `}
+        {hole.evidence.length > 1
+          ? `Would explain ${hole.evidence.length} faults: `
+          : 'Points here: '}
         {hole.evidence
           .map(
             (fault) =>
@@ -119,12 +137,23 @@ function Hole({ hole, page, first, today }: HoleProps) {
   );
 }
 
-function RemedyLine({ remedy, page, today }: { remedy: Schemas['Remedy']; page: HorsePage; today: boolean }) {
+function RemedyLine({
+  remedy,
+  page,
+  today,
+}: {
+  remedy: Schemas['Remedy'];
+  page: HorsePage;
+  today: boolean;
+}) {
   const { records, time_zone } = useWho();
   const add = useAddCardBlock(page.horse.horse_id);
   const tomorrow = dayAfter(dayIn(time_zone));
   const onCard = page.card.find(
-    (block) => block.says === remedy.says && block.level.skill === remedy.level.skill && block.level.rung === remedy.level.rung,
+    (block) =>
+      block.says === remedy.says &&
+      block.level.skill === remedy.level.skill &&
+      block.level.rung === remedy.level.rung,
   );
   const put = () =>
     add.mutate({
@@ -136,10 +165,15 @@ function RemedyLine({ remedy, page, today }: { remedy: Schemas['Remedy']; page: 
       fault: remedy.fault,
     });
   return (
-    <Box component="li" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, py: 0.5, alignItems: 'center' }}>
+    <Box
+      component="li"
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, py: 0.5, alignItems: 'center' }}
+    >
       <Typography sx={{ flex: '1 1 260px' }}>
         {remedy.says}
-        {remedy.side && remedy.side !== 'both' && ` More on the ${sideWords[remedy.side].toLowerCase()}.`}
+        {remedy.side &&
+          remedy.side !== 'both' &&
+          ` More on the ${sideWords[remedy.side].toLowerCase()}.`}
       </Typography>
       {records && today && (
         <Button size="small" disabled={Boolean(onCard) || add.isPending} onClick={put}>

@@ -39,7 +39,13 @@ export function HorseLadder({ page }: { page: HorsePage }) {
           mt: 1,
         }}
       >
-        <LadderRails levels={levels} tracks={tracks} picked={picked} onPick={setPicked} next={next} />
+        <LadderRails
+          levels={levels}
+          tracks={tracks}
+          picked={picked}
+          onPick={setPicked}
+          next={next}
+        />
         <Box sx={{ minWidth: 0 }}>
           {picked === null ? (
             <Typography>Tap a rung.</Typography>
@@ -53,7 +59,15 @@ export function HorseLadder({ page }: { page: HorsePage }) {
   );
 }
 
-function Rung({ page, place, onPick }: { page: HorsePage; place: number; onPick: (place: number) => void }) {
+function Rung({
+  page,
+  place,
+  onPick,
+}: {
+  page: HorsePage;
+  place: number;
+  onPick: (place: number) => void;
+}) {
   const { time_zone } = useWho();
   const standing = page.levels[place];
   if (!standing) return null;
@@ -86,7 +100,15 @@ function Rung({ page, place, onPick }: { page: HorsePage; place: number; onPick:
   );
 }
 
-function Needs({ page, needs, onPick }: { page: HorsePage; needs: number[][]; onPick: (place: number) => void }) {
+function Needs({
+  page,
+  needs,
+  onPick,
+}: {
+  page: HorsePage;
+  needs: number[][];
+  onPick: (place: number) => void;
+}) {
   if (needs.length === 0) return null;
   return (
     <Box sx={{ mt: 0.5 }}>

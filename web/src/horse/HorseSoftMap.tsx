@@ -29,7 +29,11 @@ export function HorseSoftMap({ page }: { page: HorsePage }) {
         <Typography>Nothing was asked in the last four weeks.</Typography>
       ) : (
         <>
-          <Box role="group" aria-label="Gait" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 1 }}>
+          <Box
+            role="group"
+            aria-label="Gait"
+            sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 1 }}
+          >
             {[null, ...gaits].map((choice) => (
               <Button
                 key={choice ?? 'all'}
@@ -47,7 +51,11 @@ export function HorseSoftMap({ page }: { page: HorsePage }) {
             picked={found ? `${found.zone} ${found.side}` : null}
             onPick={setPicked}
           />
-          {found ? <ZoneLevels zone={found} gait={gait} page={page} /> : <Typography variant="body2">Tap a part to see the asks behind it.</Typography>}
+          {found ? (
+            <ZoneLevels zone={found} gait={gait} page={page} />
+          ) : (
+            <Typography variant="body2">Tap a part to see the asks behind it.</Typography>
+          )}
           <InWords zones={zones} onPick={setPicked} />
         </>
       )}
@@ -96,7 +104,12 @@ function InWords({ zones, onPick }: { zones: ZoneSide[]; onPick: (zone: ZoneSide
       <Box component="ul" sx={{ m: 0, pl: 3 }}>
         {zones.map((zone) => (
           <li key={`${zone.zone} ${zone.side}`}>
-            <Button variant="text" size="small" onClick={() => onPick(zone)} sx={{ textAlign: 'left' }}>
+            <Button
+              variant="text"
+              size="small"
+              onClick={() => onPick(zone)}
+              sx={{ textAlign: 'left' }}
+            >
               {zoneWords[zone.zone]}, {zone.side}:{' '}
               {zone.now.asked > 0
                 ? `${percent(zone.now.soft / zone.now.asked)} soft, ${change(zone)}`

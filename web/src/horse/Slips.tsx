@@ -32,8 +32,8 @@ export function Slips({ page }: { page: HorsePage }) {
                 </Box>
                 <Typography>
                   Settled at {percent(slip.settled)} soft, now {percent(slip.now)}; below{' '}
-                  {percent(slip.lower)}{' '}
-                  {slip.since && `since ${saidDay(slip.since, today)}`}. Look at it before going on.
+                  {percent(slip.lower)} {slip.since && `since ${saidDay(slip.since, today)}`}. Look
+                  at it before going on.
                 </Typography>
               </Box>
             );

@@ -26,7 +26,10 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
     }))
     .filter(({ levels, held }) => levels.length > 0 || held > 0);
   return (
-    <Section title="Where it stands" says="What is under way, sent down or rusty. What is held is counted.">
+    <Section
+      title="Where it stands"
+      says="What is under way, sent down or rusty. What is held is counted."
+    >
       {tracks.length === 0 && (
         <Typography>Nothing asked yet. The first ride fills this board.</Typography>
       )}
@@ -76,7 +79,10 @@ function BoardLine({ line, page }: { line: PlacedLevel; page: HorsePage }) {
         to={levelPath({ horseId: page.horse.horse_id, ...level, on })}
         sx={{
           display: 'grid',
-          gridTemplateColumns: { xs: '34px minmax(0, 1fr)', md: '34px minmax(0, 5fr) minmax(0, 4fr) 150px 92px' },
+          gridTemplateColumns: {
+            xs: '34px minmax(0, 1fr)',
+            md: '34px minmax(0, 5fr) minmax(0, 4fr) 150px 92px',
+          },
           gap: { xs: '0 8px', md: 1.5 },
           alignItems: 'center',
           minHeight: 44,
@@ -98,7 +104,9 @@ function BoardLine({ line, page }: { line: PlacedLevel; page: HorsePage }) {
         <Typography variant="body2">
           {sides
             .map(({ side, soft, asked }) =>
-              side === 'both' ? `${soft} of ${asked} soft` : `${side[0]!.toUpperCase()} ${soft}/${asked}`,
+              side === 'both'
+                ? `${soft} of ${asked} soft`
+                : `${side[0]!.toUpperCase()} ${soft}/${asked}`,
             )
             .join('  ')}
         </Typography>

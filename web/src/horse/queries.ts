@@ -87,9 +87,7 @@ export function useAddCare(horseId: string) {
 
 export function useClearCare() {
   return useChange(({ care_id, cleared }: { care_id: string; cleared: boolean }) =>
-    answer(
-      client.PUT('/api/care/{care_id}', { params: { path: { care_id } }, body: { cleared } }),
-    ),
+    answer(client.PUT('/api/care/{care_id}', { params: { path: { care_id } }, body: { cleared } })),
   );
 }
 

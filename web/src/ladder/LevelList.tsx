@@ -15,12 +15,22 @@ export function LevelList({ levels, tracks, picked, onPick }: Props) {
   return (
     <Box role="group" aria-label="The ladder in words">
       {tracks.map(({ id, name }) => {
-        const own = levels.map((drawn, place) => ({ ...drawn, place })).filter(({ level }) => level.track === id);
+        const own = levels
+          .map((drawn, place) => ({ ...drawn, place }))
+          .filter(({ level }) => level.track === id);
         if (own.length === 0) return null;
         return (
           // Opened anew when another track is picked on the drawing.
-          <Box component="details" key={`${id} ${id === pickedTrack}`} open={id === pickedTrack} sx={{ borderTop: '1px solid', borderColor: 'divider' }}>
-            <Box component="summary" sx={{ cursor: 'pointer', minHeight: 36, pt: 0.75, fontWeight: 700 }}>
+          <Box
+            component="details"
+            key={`${id} ${id === pickedTrack}`}
+            open={id === pickedTrack}
+            sx={{ borderTop: '1px solid', borderColor: 'divider' }}
+          >
+            <Box
+              component="summary"
+              sx={{ cursor: 'pointer', minHeight: 36, pt: 0.75, fontWeight: 700 }}
+            >
               {name}
             </Box>
             <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, pb: 1 }}>

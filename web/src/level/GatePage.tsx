@@ -12,6 +12,9 @@ import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { horseLine, verdictWords } from '../words/answers';
 import { dayIn, longDay } from '../words/days';
+import { horsePath } from '../horse/queries';
+import { Ahead } from './Ahead';
+import { Decide } from './Decide';
 import { levelPath, levelQuery, type HorseLevel } from './queries';
 import { Reasons } from './Reasons';
 import { useLevel } from './useLevel';
@@ -39,7 +42,7 @@ const layout = {
 function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseLevel }) {
   const { horse, judgement, gate } = judged;
   const navigate = useNavigate();
-  const { time_zone, records } = useWho();
+  const { time_zone, records, decides } = useWho();
   const today = judgement.on === dayIn(time_zone);
   const hrefOf = (kind: string, side: string | null | undefined) => {
     const query = new URLSearchParams({
@@ -51,7 +54,15 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
   };
   return (
     <>
-      <Typography variant="h1">{horse.name}</Typography>
+      <Typography variant="h1">
+        <Box
+          component={Link}
+          to={horsePath(horse.horse_id, level.on)}
+          sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 5 }}
+        >
+          {horse.name}
+        </Box>
+      </Typography>
       <Typography sx={{ color: 'text.secondary' }}>
         {horseLine(horse)}. {judged.level.name}
         {!today && `, as of ${longDay(judgement.on)}`}
@@ -67,17 +78,19 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
       </Box>
       <Box sx={layout}>
         <Box sx={{ minWidth: 0 }}>
-          <Box
-            sx={{ display: 'flex', justifyContent: 'space-between', px: 2.5 }}
-            aria-hidden="true"
-          >
-            <Typography variant="h3" component="span">
-              Left
-            </Typography>
-            <Typography variant="h3" component="span">
-              Right
-            </Typography>
-          </Box>
+          {judged.level.sides === 'each' && (
+            <Box
+              sx={{ display: 'flex', justifyContent: 'space-between', px: 2.5 }}
+              aria-hidden="true"
+            >
+              <Typography variant="h3" component="span">
+                Left
+              </Typography>
+              <Typography variant="h3" component="span">
+                Right
+              </Typography>
+            </Box>
+          )}
           <FieldGate
             items={judgement.gate.items}
             open={judgement.gate.passes}
@@ -90,6 +103,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
           <Typography variant="h2">What it would take</Typography>
           <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
           <Reasons reasons={judgement.reasons} hrefOf={hrefOf} />
+          <Ahead judged={judged} level={level} />
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
             {records &&
               today &&
@@ -106,6 +120,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
             <Button component={Link} to={levelPath(level, '/strip')}>
               See the rein strips
             </Button>
+            {decides && today && <Decide judged={judged} level={level} />}
             {!today && (
               <Button component={Link} to={levelPath({ ...level, on: undefined })}>
                 The gate today
@@ -129,8 +144,9 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
         </Box>
       </Box>
       <Typography variant="body2" sx={{ mt: 4, color: 'text.secondary', maxWidth: 760 }}>
-        {window(judgement.gate.window, gate)} Ladder version {judged.ladder_version}. The trainer
-        has the last word.
+        {window(judgement.gate.window, gate)} Ladder version {judged.ladder_version}
+        {judged.program_version != null && `, program version ${judged.program_version}`}. The
+        trainer has the last word.
       </Typography>
     </>
   );

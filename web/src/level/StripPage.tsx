@@ -6,6 +6,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { drawn, type DrawnRep } from '../draw/rein';
 import { ReinStrip } from '../draw/ReinStrip';
+import { horsePath } from '../horse/queries';
 import { railNames, type ItemKind } from '../draw/rails';
 import { StripKey } from '../draw/StripKey';
 import { Asked } from '../frame/Asked';
@@ -42,7 +43,15 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
   const pickedStrip = newest.find((strip) => strip.reps.some((rep) => rep.rep_id === picked));
   return (
     <>
-      <Typography variant="h1">{data.horse.name}</Typography>
+      <Typography variant="h1">
+        <Box
+          component={Link}
+          to={horsePath(data.horse.horse_id, level.on)}
+          sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 5 }}
+        >
+          {data.horse.name}
+        </Box>
+      </Typography>
       <Typography sx={{ color: 'text.secondary' }}>
         {data.level.name}
         {level.on && `, up to ${longDay(level.on)}`}

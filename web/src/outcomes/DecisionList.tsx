@@ -9,16 +9,27 @@ import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, saidDay } from '../words/days';
-import { outcomeWords } from '../words/states';
+import { keptBackWords, outcomeWords } from '../words/states';
 
 type Decision = Schemas['OverruleOutcome'];
 
 /** Decisions of trainers, each with its reason and what came of it. */
-export function DecisionList({ decisions, withHorse }: { decisions: Decision[]; withHorse: boolean }) {
+export function DecisionList({
+  decisions,
+  withHorse,
+}: {
+  decisions: Decision[];
+  withHorse: boolean;
+}) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
       {cameWith(decisions).map(({ first, others }) => (
-        <Line key={first.overrule.overrule_id} decision={first} others={others} withHorse={withHorse} />
+        <Line
+          key={first.overrule.overrule_id}
+          decision={first}
+          others={others}
+          withHorse={withHorse}
+        />
       ))}
     </Box>
   );
@@ -37,28 +48,44 @@ function cameWith(decisions: Decision[]): { first: Decision; others: number }[] 
   return [...found.values()];
 }
 
-function Line({ decision, others, withHorse }: { decision: Decision; others: number; withHorse: boolean }) {
+function Line({
+  decision,
+  others,
+  withHorse,
+}: {
+  decision: Decision;
+  others: number;
+  withHorse: boolean;
+}) {
   const { decides, time_zone } = useWho();
   const withdraw = useWithdrawOverrule();
   const { horse, level, overrule, made_by, withdrawn, outcome } = decision;
+  const words = overrule.counts_as === 'advance' ? outcomeWords : keptBackWords;
   return (
-    <Box component="li" sx={{ display: 'flex', gap: 1.5, py: 1, borderTop: '1px solid', borderColor: 'divider' }}>
+    <Box
+      component="li"
+      sx={{ display: 'flex', gap: 1.5, py: 1, borderTop: '1px solid', borderColor: 'divider' }}
+    >
       <OutcomeMark outcome={outcome} />
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography sx={{ fontWeight: 700 }}>
           {withHorse && `${horse.name}: `}
-          <Box component={Link} to={levelPath({ horseId: horse.horse_id, ...level })} sx={{ color: 'text.primary' }}>
+          <Box
+            component={Link}
+            to={levelPath({ horseId: horse.horse_id, ...level })}
+            sx={{ color: 'text.primary' }}
+          >
             {level.name}
           </Box>
           {others > 0 && ` and ${others} under it`}
         </Typography>
         <Typography>
-          {overrule.counts_as === 'advance' ? 'Counts as held' : 'Does not count as held'}; the judge
-          had said {verdictWords[overrule.judge_said].toLowerCase()}. “{overrule.reason}”
+          {overrule.counts_as === 'advance' ? 'Counts as held' : 'Does not count as held'}; the
+          judge had said {verdictWords[overrule.judge_said].toLowerCase()}. “{overrule.reason}”
         </Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           {made_by}, {saidDay(overrule.day, dayIn(time_zone))}.{' '}
-          {withdrawn ? 'Taken back.' : `${outcomeWords[outcome]}.`}
+          {withdrawn ? 'Taken back.' : `${words[outcome]}.`}
         </Typography>
         {withdraw.isError && <Typography role="alert">{withdraw.error.message}</Typography>}
       </Box>

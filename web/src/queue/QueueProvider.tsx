@@ -18,11 +18,10 @@ export function QueueProvider({ children }: { children: ReactNode }) {
     const made = new Sender(
       db,
       (next, why) => setSent({ state: next, says: why }),
-      () => {
-        for (const key of ['today', 'level', 'ride']) {
-          void queries.invalidateQueries({ queryKey: [key] });
-        }
-      },
+      () =>
+        void queries.invalidateQueries({
+          predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== 'ladder',
+        }),
     );
     sender.current = made;
     return made.start();

@@ -12,6 +12,10 @@ export interface KeptRide {
   day: string;
   startedAt: string;
   finishedAt: string | null;
+  /** What made it unlike the others; unset while nobody said on this device. */
+  marks?: Schemas['RideMark'][];
+  /** All faults seen in its parts; unset while nobody said on this device. */
+  faults?: Schemas['BlockFault'][];
   /** waiting: the server does not know it, or not its finish. */
   state: 'waiting' | 'sent' | 'refused';
   version: number;

@@ -100,6 +100,22 @@ export async function finish(db: KeptDatabase, rideId: string): Promise<'kept' |
   });
 }
 
+/** What was said of a ride after it: marks, and all faults seen in its parts. */
+export type Chips = Pick<KeptRide, 'marks' | 'faults'>;
+
+/** Keeps what was said of a ride, also of one that another device recorded. */
+export async function keepChips(
+  db: KeptDatabase,
+  ride: Omit<KeptRide, 'state' | 'version'>,
+  chips: Chips,
+): Promise<void> {
+  await db.transaction('rw', db.rides, async () => {
+    const known = await db.rides.get(ride.rideId);
+    if (!known) await db.rides.add({ ...ride, state: 'waiting', version: 0 });
+    await db.rides.where('rideId').equals(ride.rideId).modify(toSendAgain<KeptRide>(chips));
+  });
+}
+
 /** Lets everything that was refused be tried again. */
 export async function tryRefusedAgain(db: KeptDatabase): Promise<void> {
   await db.transaction('rw', db.rides, db.reps, async () => {

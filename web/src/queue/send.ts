@@ -24,13 +24,13 @@ export async function sendWaiting(db: KeptDatabase): Promise<Sent> {
   }
 }
 
-/** As much as one batch takes: asks with the rides they belong to, then rides that were finished. */
+/** As much as one batch takes: asks with the rides they belong to, then rides that were finished or spoken of. */
 async function waiting(db: KeptDatabase): Promise<{ rides: KeptRide[]; reps: KeptRep[] }> {
   const reps = await db.reps.where('state').equals('waiting').limit(mostReps).toArray();
   const asked = new Set(reps.map((rep) => rep.rideId));
   const everAsked = new Set(await db.reps.orderBy('rideId').uniqueKeys());
   const rides = (await db.rides.where('state').equals('waiting').toArray())
-    .filter((ride) => everAsked.has(ride.rideId))
+    .filter((ride) => everAsked.has(ride.rideId) || ride.marks || ride.faults)
     .sort((a, b) => Number(asked.has(b.rideId)) - Number(asked.has(a.rideId)));
   const later = new Set(rides.slice(mostRides).map((ride) => ride.rideId));
   return { rides: rides.slice(0, mostRides), reps: reps.filter((rep) => !later.has(rep.rideId)) };
@@ -42,6 +42,8 @@ function asSentRide(ride: KeptRide): Schemas['NewRide'] {
     horse_id: ride.horseId,
     started_at: ride.startedAt,
     finished_at: ride.finishedAt,
+    ...(ride.marks && { marks: ride.marks }),
+    ...(ride.faults && { faults: ride.faults }),
   };
 }
 

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
+import type { ReactNode } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { drawn } from '../draw/rein';
@@ -10,14 +11,17 @@ import { ReinStrip } from '../draw/ReinStrip';
 import { StripKey } from '../draw/StripKey';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
+import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { useQueue } from '../queue/queue';
 import { drawnKept } from '../recorder/LiveRein';
 import { useWho } from '../session/who';
 import { clockIn, longDay } from '../words/days';
 import { AfterRide } from './AfterRide';
+import { BlockFaults, RideMarks } from './RideChips';
 import { rideQuery } from './queries';
 import { RepTable } from './RepTable';
+import { useChips } from './useChips';
 
 /** A ride: its rein strip, and what it changed. */
 export function RidePage() {
@@ -40,10 +44,21 @@ export function RidePage() {
 }
 
 function Ridden({ ride }: { ride: Schemas['Ride'] }) {
-  const { time_zone } = useWho();
+  const { time_zone, records } = useWho();
+  const chips = useChips(ride);
+  // What was seen is said when the ride is over.
+  const says = records && ride.finished_at != null;
   return (
     <>
-      <Typography variant="h1">{ride.horse.name}</Typography>
+      <Typography variant="h1">
+        <Box
+          component={Link}
+          to={horsePath(ride.horse.horse_id)}
+          sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 5 }}
+        >
+          {ride.horse.name}
+        </Box>
+      </Typography>
       <Typography sx={{ mb: 2, color: 'text.secondary' }}>
         {longDay(ride.day)}, {clockIn(time_zone, ride.started_at)}
         {ride.finished_at
@@ -52,8 +67,11 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
       </Typography>
       {ride.blocks.length === 0 && <Typography>Nothing was asked in this ride.</Typography>}
       {ride.blocks.map((block) => (
-        <Block key={`${block.level.skill} ${block.level.rung}`} block={block} ride={ride} />
+        <Block key={`${block.level.skill} ${block.level.rung}`} block={block} ride={ride}>
+          {says && <BlockFaults block={block} chips={chips} />}
+        </Block>
       ))}
+      {says && <RideMarks chips={chips} sex={ride.horse.sex} />}
       <Button component={Link} to="/" variant="contained" sx={{ mt: 3, minHeight: 60 }}>
         Back to Today
       </Button>
@@ -61,7 +79,14 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
   );
 }
 
-function Block({ block, ride }: { block: Schemas['RideBlock']; ride: Schemas['Ride'] }) {
+interface BlockProps {
+  block: Schemas['RideBlock'];
+  ride: Schemas['Ride'];
+  /** What is said of it. */
+  children: ReactNode;
+}
+
+function Block({ block, ride, children }: BlockProps) {
   const [search, setSearch] = useSearchParams();
   const picked = search.get('rep');
   const reps = block.strip.reps.map(drawn);
@@ -98,6 +123,7 @@ function Block({ block, ride }: { block: Schemas['RideBlock']; ride: Schemas['Ri
       </Box>
       <Box sx={{ flex: '1 1 320px', minWidth: 0 }}>
         <AfterRide level={{ ...level, on: ride.day }} />
+        {children}
         <Button
           component={Link}
           to={levelPath({ ...level, on: ride.day }, '/strip')}

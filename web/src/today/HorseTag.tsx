@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
 import { useWho } from '../session/who';
+import { horsePath } from '../horse/queries';
 import { horseLine, verdictWords } from '../words/answers';
 import { clockIn } from '../words/days';
 import { aimPath, ridePath } from './paths';
@@ -35,7 +36,13 @@ export function HorseTag({ entry, records, isNext }: Props) {
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
           <Typography variant="h2" component="h3">
-            {horse.name}
+            <Box
+              component={Link}
+              to={horsePath(horse.horse_id)}
+              sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 4 }}
+            >
+              {horse.name}
+            </Box>
           </Typography>
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
             {horseLine(horse)}, {entry.place.toLowerCase()}
@@ -77,9 +84,23 @@ export function HorseTag({ entry, records, isNext }: Props) {
           </Box>
         </Box>
       )}
+      <OnTheCard entry={entry} />
       <RiddenToday entry={entry} />
     </Box>
   );
+}
+
+/** What was put on its card for today. */
+function OnTheCard({ entry }: { entry: StringHorse }) {
+  return entry.card.map((block) => (
+    <Typography key={block.block_id} variant="body2" sx={{ mt: 0.75 }}>
+      <strong>
+        On the card: {block.name}
+        {block.side && block.side !== 'both' && `, more on the ${block.side}`}.
+      </strong>{' '}
+      {block.says}
+    </Typography>
+  ));
 }
 
 function RiddenToday({ entry }: { entry: StringHorse }) {

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
+import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { horseLine } from '../words/answers';
 
@@ -35,7 +36,11 @@ export function OtherHorses({ horses, usual, records }: Props) {
             }}
           >
             <Box sx={{ flex: '1 1 180px' }}>
-              <Typography variant="h3">{horse.name}</Typography>
+              <Typography variant="h3">
+                <Box component={Link} to={horsePath(horse.horse_id)} sx={{ color: 'text.primary' }}>
+                  {horse.name}
+                </Box>
+              </Typography>
               <Typography variant="body2" sx={{ color: 'text.secondary' }}>
                 {horseLine(horse)}
               </Typography>

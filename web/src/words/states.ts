@@ -53,3 +53,10 @@ export const outcomeWords: Record<Schemas['Outcome'], string> = {
   went_back: 'It went back',
   too_early: 'Too early to say',
 };
+
+/** The same of a decision that kept a level from counting. */
+export const keptBackWords: Record<Schemas['Outcome'], string> = {
+  held: 'It stayed soft all the same',
+  went_back: 'It did go back',
+  too_early: 'Too early to say',
+};

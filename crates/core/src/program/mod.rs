@@ -37,7 +37,7 @@ pub struct GateChange {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub rung: Option<RungId>,
     /// The numbers that differ, as a gate has them; the rest stays.
-    #[cfg_attr(feature = "schema", schema(value_type = Object))]
+    #[cfg_attr(feature = "schema", schema(value_type = std::collections::HashMap<String, Value>))]
     pub gate: Map<String, Value>,
 }
 

@@ -1,0 +1,170 @@
+//! How long the horse page takes for a horse with 50,000 reps, from a real
+//! server over PostgreSQL. Run by bin/bench; prints the table of
+//! docs/performance.md.
+//!
+//! | case | is |
+//! |---|---|
+//! | first | the first request after the server has started: every rep is read |
+//! | changed | the first request after another device has sent an ask |
+//! | unchanged | nothing new since the last request |
+#![allow(missing_docs)]
+
+#[path = "../tests/barn/mod.rs"]
+mod barn;
+
+use std::time::{Duration, Instant};
+
+use barn::{Server, Visitor};
+use cavesson_core::bench::barn::season;
+use cavesson_core::ladder::Ladder;
+use cavesson_core::rep::Rep;
+use cavesson_core::ride::{NewRep, NewRide};
+use cavesson_store::rep::RepOfHorse;
+use cavesson_store::{BarnTransaction, rep, ride};
+use jiff::civil::Date;
+use serde_json::json;
+use sqlx::PgPool;
+use uuid::Uuid;
+
+const REPS: usize = 50_000;
+/// About 83 reps a ride.
+const RIDES: usize = 640;
+const FIRST: usize = 12;
+const CHANGED: usize = 100;
+const UNCHANGED: usize = 200;
+
+#[tokio::main(flavor = "multi_thread", worker_threads = 2)]
+async fn main() {
+    // `cargo test --benches` runs it too, without this.
+    if !std::env::args().any(|argument| argument == "--bench") {
+        return;
+    }
+    let address = std::env::var("DATABASE_URL").expect("DATABASE_URL: an empty PostgreSQL");
+    let pool = PgPool::connect(&address).await.expect("PostgreSQL answers");
+    barn::TABLES.run(&pool).await.expect("the tables");
+    let server = Server::start(pool).await;
+    let on = fill(&server).await;
+    let page = format!("/api/horses/{}/page?on={on}", server.oatcake);
+
+    let mut first = Vec::new();
+    for _ in 0..FIRST {
+        let fresh = server.another().await;
+        let trainer = fresh.person("trainer@home").await;
+        first.push(timed(&trainer, &page).await);
+    }
+    let trainer = server.person("trainer@home").await;
+    timed(&trainer, &page).await;
+    let mut changed = Vec::new();
+    for _ in 0..CHANGED {
+        send_one(&trainer, server.oatcake).await;
+        changed.push(timed(&trainer, &page).await);
+    }
+    let mut unchanged = Vec::new();
+    for _ in 0..UNCHANGED {
+        unchanged.push(timed(&trainer, &page).await);
+    }
+    println!("| horse page, {REPS} reps | requests | median | p95 |");
+    println!("|---|---:|---:|---:|");
+    say("first after the server's start", first);
+    say("after another device's ask", changed);
+    say("nothing new", unchanged);
+}
+
+/// One horse of 50,000 reps; the day of the last.
+async fn fill(server: &Server) -> Date {
+    let mut reps = season(Ladder::shipped(), 7, RIDES);
+    assert!(reps.len() >= REPS, "{} reps", reps.len());
+    reps.truncate(REPS);
+    let last = reps.last().expect("reps").day;
+    let (barn_id, rider_id): (Uuid, Uuid) = sqlx::query_as(
+        "select barn_id, person_id from person where sign_in = 'trainer' and barn_id =
+         (select barn_id from horse where horse_id = $1)",
+    )
+    .bind(server.oatcake)
+    .fetch_one(&server.pool)
+    .await
+    .expect("the trainer");
+    let mut transaction = BarnTransaction::begin(&server.pool, barn_id)
+        .await
+        .expect("a transaction");
+    for of_ride in reps.chunk_by(|a, b| a.ride_id == b.ride_id) {
+        let new = NewRide {
+            ride_id: of_ride[0].ride_id,
+            horse_id: server.oatcake,
+            started_at: of_ride[0].asked_at,
+            finished_at: None,
+            marks: None,
+            faults: None,
+            note: None,
+        };
+        ride::put(&mut transaction, &new, of_ride[0].day, rider_id)
+            .await
+            .expect("a ride");
+        let sent: Vec<NewRep> = of_ride.iter().map(as_sent).collect();
+        let of_horse: Vec<RepOfHorse<'_>> = sent
+            .iter()
+            .map(|rep| RepOfHorse {
+                rep,
+                horse_id: server.oatcake,
+            })
+            .collect();
+        rep::put(&mut transaction, &of_horse, rider_id)
+            .await
+            .expect("reps");
+    }
+    transaction.commit().await.expect("stored");
+    sqlx::query("vacuum analyze").execute(&server.pool).await.expect("analyzed");
+    last
+}
+
+fn as_sent(rep: &Rep) -> NewRep {
+    NewRep {
+        rep_id: rep.rep_id,
+        ride_id: rep.ride_id,
+        skill: rep.skill.clone(),
+        rung: rep.rung.clone(),
+        side: rep.side,
+        asked_at: rep.asked_at,
+        measure: rep.measure.clone(),
+        faults: rep.faults.clone(),
+        undone: false,
+    }
+}
+
+/// One more ask, as a device sends it.
+async fn send_one(device: &Visitor, horse_id: Uuid) {
+    let ride_id = Uuid::now_v7();
+    let at = jiff::Timestamp::now();
+    let batch = json!({
+        "rides": [{"ride_id": ride_id, "horse_id": horse_id, "started_at": at, "finished_at": null}],
+        "reps": [{
+            "rep_id": Uuid::now_v7(), "ride_id": ride_id, "skill": "bend.flex", "rung": "stand",
+            "side": "left", "asked_at": at,
+            "measure": {"kind": "give", "hand": "fingertip", "time_s": 0.8, "answer": "gave"},
+        }],
+    });
+    let answer = device.post("/api/batches", &batch).await;
+    assert!(answer.status().is_success(), "{}", answer.text().await.unwrap_or_default());
+}
+
+/// From sending the request to having read the whole answer.
+async fn timed(device: &Visitor, path: &str) -> Duration {
+    let began = Instant::now();
+    let answer = device.get(path).await;
+    assert!(answer.status().is_success(), "{path}");
+    let bytes = answer.bytes().await.expect("a body");
+    assert!(!bytes.is_empty());
+    began.elapsed()
+}
+
+fn say(case: &str, mut times: Vec<Duration>) {
+    times.sort_unstable();
+    let at = |share: f64| times[((times.len() as f64 - 1.0) * share).round() as usize];
+    let millis = |time: Duration| time.as_secs_f64() * 1000.0;
+    println!(
+        "| {case} | {} | {:.1} ms | {:.1} ms |",
+        times.len(),
+        millis(at(0.5)),
+        millis(at(0.95))
+    );
+}

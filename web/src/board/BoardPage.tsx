@@ -1,0 +1,103 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { horsePath } from '../horse/queries';
+import { levelPath } from '../level/queries';
+import { BoardTable } from './BoardTable';
+import { newsOf, type News } from './news';
+import { boardQuery } from './queries';
+
+/** All horses on all tracks at a glance. */
+export function BoardPage() {
+  const board = useQuery(boardQuery);
+  return (
+    <PageFrame title="Barn">
+      <Asked query={board}>{(data) => <Board board={data} />}</Asked>
+    </PageFrame>
+  );
+}
+
+function Board({ board }: { board: Schemas['Board'] }) {
+  const news = newsOf(board.horses);
+  if (board.horses.length === 0)
+    return (
+      <>
+        <Typography variant="h1">The barn</Typography>
+        <Typography sx={{ my: 2, maxWidth: 520 }}>
+          There is no horse here yet that you can see. Ask your trainer to put one under your name.
+        </Typography>
+      </>
+    );
+  return (
+    <>
+      <Typography variant="h1">The barn</Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            sm: '1fr 1fr',
+            lg: 'repeat(4, minmax(0, 1fr))',
+          },
+          columnGap: 4,
+          rowGap: 2,
+          my: 2,
+        }}
+      >
+        <NewsList title="Ready to move up" news={news.ready} none="Nobody this week." />
+        <NewsList
+          title="Stuck"
+          news={news.stuck}
+          none="Nobody is on one level for over four weeks."
+        />
+        <NewsList
+          title="Stiff side not worked"
+          news={news.notWorked}
+          none="Every stiff side had its share this week."
+        />
+        <NewsList title="Rusty" news={news.rusty} none="All that is held is fresh." />
+      </Box>
+      <BoardTable board={board} />
+    </>
+  );
+}
+
+function NewsList({ title, news, none }: { title: string; news: News[]; none: string }) {
+  return (
+    <Box
+      component="section"
+      aria-label={title}
+      sx={{ borderTop: '5px solid', borderColor: 'text.primary', pt: 1 }}
+    >
+      <Typography variant="h2" sx={{ fontSize: '1.2rem' }}>
+        {title}
+      </Typography>
+      {news.length === 0 && <Typography sx={{ color: 'text.secondary' }}>{none}</Typography>}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {news.map(({ horse, level, says }) => (
+          <Box component="li" key={`${horse.horse_id} ${says}`}>
+            <Box
+              component={Link}
+              to={
+                level ? levelPath({ horseId: horse.horse_id, ...level }) : horsePath(horse.horse_id)
+              }
+              sx={{
+                display: 'block',
+                py: 0.5,
+                color: 'text.primary',
+                textDecoration: 'none',
+                '&:hover': { textDecoration: 'underline' },
+              }}
+            >
+              <strong>{horse.name}</strong>: {says}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

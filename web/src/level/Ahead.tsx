@@ -1,0 +1,65 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import type { Schemas } from '../api/client';
+import { nameOf } from '../horse/levels';
+import { horsePageQuery } from '../horse/queries';
+import { verdictWords } from '../words/answers';
+import { levelPath, type HorseLevel } from './queries';
+
+interface Props {
+  judged: Schemas['JudgedLevel'];
+  level: HorseLevel;
+}
+
+const trendWords: Record<Schemas['Says'], string> = {
+  improving: 'getting better',
+  level: 'level',
+  slipping: 'slipping',
+  too_few_days: 'too few days to say',
+};
+
+/** When, which way the days go, and what waits for this level. */
+export function Ahead({ judged, level }: Props) {
+  const { judgement, forecast_says } = judged;
+  const page = useQuery(horsePageQuery(level.horseId, level.on));
+  const { trends, opens, missing, without_exceptional } = judgement;
+  const name = (one: Schemas['Level']) => nameOf(page.data?.levels ?? [], one);
+  const links = (levels: Schemas['Level'][]) =>
+    levels.map((one, index) => (
+      <span key={`${one.skill} ${one.rung}`}>
+        {index > 0 && '; '}
+        <Box
+          component={Link}
+          to={levelPath({ ...level, skill: one.skill, rung: one.rung })}
+          sx={{ color: 'text.primary' }}
+        >
+          {name(one)}
+        </Box>
+      </span>
+    ));
+  return (
+    <Box sx={{ mt: 2 }}>
+      <Typography variant="h3">Ahead</Typography>
+      {judgement.verdict !== 'advance' && <Typography>{forecast_says}</Typography>}
+      <Typography>
+        Soft share over the last rides: {said(trends.soft_share)}.
+        {trends.time && ` Time to give: ${said(trends.time)}.`}
+      </Typography>
+      {without_exceptional && (
+        <Typography>
+          Without the rides that were unlike the others:{' '}
+          {verdictWords[without_exceptional].toLowerCase()}.
+        </Typography>
+      )}
+      {missing.length > 0 && <Typography>Needs first: {links(missing)}.</Typography>}
+      {opens.length > 0 && <Typography>Opens: {links(opens)}.</Typography>}
+    </Box>
+  );
+}
+
+const said = ({ says, p }: Schemas['Trend']) =>
+  says === 'too_few_days' || p == null
+    ? trendWords[says]
+    : `${trendWords[says]} (p ${p.toFixed(2)})`;

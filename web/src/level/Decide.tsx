@@ -1,0 +1,124 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Checkbox from '@mui/material/Checkbox';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { Schemas } from '../api/client';
+import { useOverrule, useWithdrawOverrule } from '../horse/queries';
+import { verdictWords, type Verdict } from '../words/answers';
+import type { HorseLevel } from './queries';
+
+/** What a trainer can decide against the judge, and what it does. */
+const choices: [Verdict, string][] = [
+  ['advance', 'It counts as held: what waits for it opens'],
+  ['stay', 'It does not count as held: stay here'],
+  ['ease_back', 'It does not count as held: go back to what is under it'],
+];
+
+/** The trainer's last word on a level. */
+export function Decide({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseLevel }) {
+  const [open, setOpen] = useState(false);
+  const withdraw = useWithdrawOverrule();
+  const standing = judged.judgement.overrule;
+  return (
+    <>
+      {standing ? (
+        <Button disabled={withdraw.isPending} onClick={() => withdraw.mutate(standing.overrule_id)}>
+          Take my word back
+        </Button>
+      ) : (
+        <Button onClick={() => setOpen(true)}>I decide otherwise</Button>
+      )}
+      {withdraw.isError && <Typography role="alert">{withdraw.error.message}</Typography>}
+      {open && <Deciding judged={judged} level={level} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+interface DecidingProps {
+  judged: Schemas['JudgedLevel'];
+  level: HorseLevel;
+  onClose: () => void;
+}
+
+function Deciding({ judged, level, onClose }: DecidingProps) {
+  const said = judged.judgement.verdict;
+  const offered = choices.filter(([verdict]) => verdict !== said);
+  const [counts_as, setCountsAs] = useState<Verdict>(offered[0]![0]);
+  const [reason, setReason] = useState('');
+  const [under, setUnder] = useState(false);
+  const overrule = useOverrule(level.horseId);
+  const keep = () =>
+    overrule.mutate(
+      {
+        skill: level.skill,
+        rung: level.rung,
+        counts_as,
+        reason,
+        with_all_under_it: under && counts_as === 'advance',
+      },
+      { onSuccess: onClose },
+    );
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <Box
+        component="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <DialogTitle sx={{ fontFamily: 'inherit' }}>
+          {judged.horse.name}: {judged.level.name}
+        </DialogTitle>
+        <DialogContent>
+          <Typography sx={{ mb: 1 }}>
+            The judge says {verdictWords[said].toLowerCase()}. You have the last word; it is kept
+            with your reason, and later shown with how it turned out.
+          </Typography>
+          <RadioGroup
+            aria-label="What counts instead"
+            value={counts_as}
+            onChange={(_, value) => setCountsAs(value as Verdict)}
+          >
+            {offered.map(([verdict, says]) => (
+              <FormControlLabel key={verdict} value={verdict} control={<Radio />} label={says} />
+            ))}
+          </RadioGroup>
+          {counts_as === 'advance' && (
+            <FormControlLabel
+              control={<Checkbox checked={under} onChange={(_, checked) => setUnder(checked)} />}
+              label="And all it stands on: the horse came with it"
+            />
+          )}
+          <TextField
+            label="Why"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            multiline
+            minRows={2}
+            fullWidth
+            required
+            error={overrule.isError}
+            helperText={overrule.error?.message}
+            sx={{ mt: 1.5 }}
+          />
+        </DialogContent>
+        <DialogActions sx={{ p: 2 }}>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" variant="contained" disabled={overrule.isPending}>
+            Keep my word
+          </Button>
+        </DialogActions>
+      </Box>
+    </Dialog>
+  );
+}

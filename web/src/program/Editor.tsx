@@ -1,0 +1,118 @@
+import Box from '@mui/material/Box';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { LadderRails } from '../draw/LadderRails';
+import { Section } from '../frame/Section';
+import { placeOf } from '../horse/levels';
+import { LevelList } from '../ladder/LevelList';
+import { drawnLevels } from '../ladder/drawnLevels';
+import type { ShownLadder } from '../ladder/queries';
+import { useWho } from '../session/who';
+import { touchesLevel, type Program } from './changes';
+import { EditorBar } from './EditorBar';
+import { GateForm } from './GateForm';
+import { HorsesOnIt } from './HorsesOnIt';
+import { Preview } from './Preview';
+import { SchoolForm } from './SchoolForm';
+import { useDraft } from './useDraft';
+import { Versions } from './Versions';
+
+interface Props {
+  /** The ladder as it ships. */
+  shipped: ShownLadder;
+  /** Null for one that is not made yet. */
+  program: Schemas['ShownProgram'] | null;
+}
+
+const nothing: Program = { name: '', schools: {}, gates: [] };
+
+/** The editor: a program on the left, what it would change on the right. */
+export function Editor({ shipped, program }: Props) {
+  const { decides } = useWho();
+  const programId = program?.program_id ?? 'new';
+  const saved = program?.content ?? nothing;
+  const draft = useDraft(programId, program?.version ?? null, saved);
+  const [search, setSearch] = useSearchParams();
+  const ladder = program?.ladder ?? shipped;
+  const [asked = '', rung = ''] = (search.get('level') ?? '').split('/');
+  const found = placeOf(ladder.levels, { skill: asked, rung });
+  const [picked, setPicked] = useState<number | null>(found >= 0 ? found : null);
+  const pick = (place: number) => {
+    setPicked(place);
+    const level = ladder.levels[place]?.level;
+    if (level)
+      setSearch(
+        (before) => ({ ...Object.fromEntries(before), level: `${level.skill}/${level.rung}` }),
+        {
+          replace: true,
+        },
+      );
+  };
+  const levels = drawnLevels(ladder).map((drawn) => ({
+    ...drawn,
+    changed: touchesLevel(draft.content, drawn.level),
+  }));
+  return (
+    <>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+        <Typography variant="h1" sx={{ flex: '1 1 260px' }}>
+          {draft.content.name?.trim() ? draft.content.name : program ? 'Program' : 'A new program'}
+        </Typography>
+        {decides && <EditorBar program={program} draft={draft} saved={saved} />}
+      </Box>
+      <Typography sx={{ color: 'text.secondary', maxWidth: 760 }}>
+        A program is a difference from the ladder as it ships: the schools chosen, and the gates
+        changed. Verdicts made before keep the version they were made with.
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 380px' },
+          columnGap: 5,
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          {decides && (
+            <TextField
+              label="What the barn calls it"
+              value={draft.content.name ?? ''}
+              onChange={(event) =>
+                draft.change({ ...draft.content, name: event.target.value }, 'name')
+              }
+              sx={{ mt: 2.5, width: '100%', maxWidth: 420 }}
+            />
+          )}
+          <Section
+            title="Gates"
+            says="Tap a rung to see its gate. Filled rungs are changed in this program."
+          >
+            <LadderRails levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
+            {picked !== null && ladder.levels[picked] && (
+              <GateForm
+                shown={ladder.levels[picked]}
+                shipped={shippedGate(shipped, ladder.levels[picked])}
+                draft={draft}
+                mayChange={decides}
+              />
+            )}
+            <LevelList levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
+          </Section>
+          <SchoolForm questions={shipped.questions} draft={draft} mayChange={decides} />
+        </Box>
+        <Box sx={{ minWidth: 0, position: { lg: 'sticky' }, top: 8, alignSelf: 'start' }}>
+          {decides && <Preview content={draft.content} programId={program?.program_id ?? null} />}
+          {program && <HorsesOnIt program={program} mayChange={decides} />}
+          {program && <Versions program={program} draft={draft} mayChange={decides} />}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** The gate a level has on the ladder as it ships; its own where a school brought it in. */
+function shippedGate(shipped: ShownLadder, shown: Schemas['ShownLevel']): Schemas['Gate'] {
+  return shipped.levels[placeOf(shipped.levels, shown.level)]?.gate ?? shown.gate;
+}

@@ -1,0 +1,37 @@
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { ladderQuery, programQuery } from '../ladder/queries';
+import { useWho } from '../session/who';
+import { Editor } from './Editor';
+
+/** A program: what it changes on the ladder, and what a change would do to the barn's horses. */
+export function ProgramPage() {
+  const { programId = '' } = useParams();
+  const ladder = useQuery(ladderQuery);
+  const program = useQuery({ ...programQuery(programId), enabled: programId !== 'new' });
+  const { decides } = useWho();
+  return (
+    <PageFrame title="Program">
+      <Asked query={ladder}>
+        {(shipped) =>
+          programId === 'new' ? (
+            decides ? (
+              <Editor key="new" shipped={shipped} program={null} />
+            ) : (
+              <Typography>Trainers make programs; ask one of them.</Typography>
+            )
+          ) : (
+            <Asked query={program}>
+              {(saved) => (
+                <Editor key={`${programId} ${saved.version}`} shipped={shipped} program={saved} />
+              )}
+            </Asked>
+          )
+        }
+      </Asked>
+    </PageFrame>
+  );
+}

@@ -1,0 +1,52 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import type { Schemas } from '../api/client';
+import { keepChips, type Chips } from '../queue/keep';
+import { useQueue } from '../queue/queue';
+
+type Ride = Schemas['Ride'];
+
+/** What was said of a ride after it, and saying it; kept on the device until it is sent. */
+export function useChips(ride: Ride) {
+  const { db, kick } = useQueue();
+  const kept = useLiveQuery(() => db.rides.get(ride.ride_id), [db, ride.ride_id]);
+  const marks = kept?.marks ?? ride.marks;
+  const faults = kept?.faults ?? faultsOf(ride);
+  const keep = async (chips: Chips) => {
+    const first = ride.blocks[0]?.level;
+    await keepChips(
+      db,
+      {
+        rideId: ride.ride_id,
+        horseId: ride.horse.horse_id,
+        skill: first?.skill ?? '',
+        rung: first?.rung ?? '',
+        day: ride.day,
+        startedAt: ride.started_at,
+        finishedAt: ride.finished_at ?? null,
+      },
+      chips,
+    );
+    kick();
+  };
+  return {
+    marks,
+    faults,
+    toggleMark: (mark: Schemas['RideMark']) => keep({ marks: toggled(marks, mark) }),
+    toggleFault: (chip: Schemas['BlockFault']) => keep({ faults: toggled(faults, chip) }),
+  };
+}
+
+/** All faults seen in parts of a ride, as the server has them. */
+const faultsOf = (ride: Ride): Schemas['BlockFault'][] =>
+  ride.blocks.flatMap(({ level, faults }) =>
+    faults.map((fault) => ({ skill: level.skill, rung: level.rung, fault })),
+  );
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** With the one, or without it where it was there. */
+export function toggled<T>(all: T[], one: T): T[] {
+  return all.some((known) => same(known, one))
+    ? all.filter((known) => !same(known, one))
+    : [...all, one];
+}
