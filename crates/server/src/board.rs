@@ -53,7 +53,8 @@ struct BoardHorse {
     /// The one thing to do next, and what the judge says of it.
     next: Option<LevelBrief>,
     next_verdict: Option<Verdict>,
-    /// Levels whose gate stands open for the first time in the last week.
+    /// Levels held for the first time in the last two weeks that open something
+    /// not begun yet.
     ready: Vec<LevelBrief>,
     /// Held levels that went rusty.
     rusty: Vec<LevelBrief>,
@@ -65,7 +66,7 @@ struct BoardHorse {
 }
 
 /// Days for which a gate that has opened is news.
-const NEWS_DAYS: i64 = 7;
+const NEWS_DAYS: i64 = 14;
 
 /// All horses on all tracks.
 #[utoipa::path(
@@ -120,7 +121,11 @@ fn board_horse(horse: Horse, judged: &Judged) -> BoardHorse {
         next: next.map(brief),
         next_verdict: next.map(|place| judged.standings[place].verdict),
         ready: of(&|standing| {
+            let opens = &ladder.levels[standing.place].opens;
             standing.verdict == Verdict::Advance
+                && opens
+                    .iter()
+                    .any(|place| judged.standings[*place].state == LevelState::Open)
                 && standing.retention.held_since.is_some_and(|since| {
                     cavesson_core::judge::days_between(since, judged.on) <= NEWS_DAYS
                 })

@@ -88,7 +88,7 @@ pub async fn list(
            join person p on p.barn_id = o.barn_id and p.person_id = o.made_by
            join horse h on h.barn_id = o.barn_id and h.horse_id = o.horse_id
            where o.barn_id = $1 and ($2::uuid is null or h.owner_id = $2)
-           order by o.made_at desc, o.overrule_id"#,
+           order by o.day desc, o.made_at desc, o.overrule_id"#,
         barn_id,
         owner
     )

@@ -35,7 +35,7 @@ export function BoardTable({ board }: { board: Schemas['Board'] }) {
             textAlign: 'left',
             verticalAlign: 'top',
             py: 1,
-            pr: 1.5,
+            pr: 1,
             borderTop: '1px solid',
             borderColor: 'divider',
           },
@@ -74,7 +74,7 @@ export function BoardTable({ board }: { board: Schemas['Board'] }) {
 function HorseHead({ one }: { one: BoardHorse }) {
   const { time_zone } = useWho();
   return (
-    <Box component="th" scope="row" sx={{ minWidth: 170, fontWeight: 400 }}>
+    <Box component="th" scope="row" sx={{ minWidth: 138, fontWeight: 400 }}>
       <Box
         component={Link}
         to={horsePath(one.horse.horse_id)}
@@ -115,15 +115,15 @@ function TrackCell({
   const { held, rusty, levels, under_way } = track;
   const quiet = held === 0 && !under_way;
   return (
-    <Box component="td" sx={{ minWidth: 108 }}>
+    <Box component="td" sx={{ minWidth: 92 }}>
       {!quiet && (
         <Box sx={{ display: 'flex', gap: 0.75 }}>
           <HeldPost held={held} rusty={rusty} levels={levels} />
           <Box sx={{ minWidth: 0 }}>
             <Typography variant="body2">
               {held} of {levels}
-              {rusty > 0 && `, ${rusty} rusty`}
             </Typography>
+            {rusty > 0 && <Typography variant="body2">{rusty} rusty</Typography>}
             {under_way && (
               <Box
                 component={Link}

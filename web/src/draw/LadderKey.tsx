@@ -27,7 +27,7 @@ export function LadderKey() {
           sx={{ display: 'flex', alignItems: 'center', gap: 0.75, fontSize: 15 }}
         >
           <svg width={40} height={22} aria-hidden="true">
-            <RungMark state={state} x={20} y={11} width={34} />
+            <RungMark state={state} held x={20} y={11} width={34} />
           </svg>
           {stateWords[state]}
         </Box>

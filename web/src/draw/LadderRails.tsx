@@ -96,7 +96,14 @@ function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { widt
               height={20}
               fill="transparent"
             />
-            <RungMark state={drawn.state} changed={drawn.changed} x={x} y={y} width={rungWidth} />
+            <RungMark
+              state={drawn.state}
+              held={drawn.held}
+              changed={drawn.changed}
+              x={x}
+              y={y}
+              width={rungWidth}
+            />
             {place === next && (
               <path d={`M${x - rungWidth / 2 - 16} ${y - 7}l11 7l-11 7z`} fill={leather.brick} />
             )}

@@ -3,6 +3,8 @@ import type { State } from '../words/states';
 
 interface Props {
   state: State | undefined;
+  /** Whether it counts as held, where a trainer decided. */
+  held?: boolean;
   changed?: boolean;
   /** The middle of the rung. */
   x: number;
@@ -20,7 +22,7 @@ const filled: Partial<Record<State, number>> = { held: 1, confirming: 0.75, work
  * strokes: rusty. Empty: open. A dashed line: closed. A hook down: sent down. A
  * diamond: by the trainer's word.
  */
-export function RungMark({ state, changed, x, y, width }: Props) {
+export function RungMark({ state, held, changed, x, y, width }: Props) {
   const { leather } = useTheme().palette;
   const left = x - width / 2;
   const top = y - height / 2;
@@ -36,7 +38,8 @@ export function RungMark({ state, changed, x, y, width }: Props) {
         strokeDasharray="3 4"
       />
     );
-  const fill = changed ? 1 : (state && filled[state]) || 0;
+  const byWord = state === 'overruled' && held;
+  const fill = changed || byWord ? 1 : (state && filled[state]) || 0;
   return (
     <>
       <rect

@@ -26,30 +26,30 @@ const bands: [Zone, number, number][] = [
 /** The right half of a horse seen from above, head up; the left is its mirror. */
 const half: [number, number][] = [
   [0, 8],
-  [11, 14],
-  [15, 40],
-  [23, 66],
-  [16, 96],
-  [23, 132],
-  [36, 180],
-  [57, 214],
-  [61, 246],
-  [67, 300],
-  [58, 346],
-  [65, 384],
-  [44, 424],
-  [9, 437],
+  [12, 14],
+  [16, 40],
+  [25, 68],
+  [18, 98],
+  [28, 134],
+  [45, 180],
+  [70, 214],
+  [75, 246],
+  [82, 300],
+  [71, 346],
+  [79, 384],
+  [54, 424],
+  [10, 437],
   [0, 438],
 ];
 
 /** A smooth closed outline through the points of both halves. */
-function outline(middle: number): string {
+function outline(middle: number, scale: number): string {
   const points = [
-    ...half.map(([x, y]) => [middle + x, y] as const),
+    ...half.map(([x, y]) => [middle + x * scale, y] as const),
     ...half
       .slice(1, -1)
       .reverse()
-      .map(([x, y]) => [middle - x, y] as const),
+      .map(([x, y]) => [middle - x * scale, y] as const),
   ];
   const between = (a: readonly [number, number], b: readonly [number, number]) =>
     `${(a[0] + b[0]) / 2} ${(a[1] + b[1]) / 2}`;
@@ -76,7 +76,9 @@ function Drawing({ zones, picked, onPick, width }: Props & { width: number }) {
   const { leather } = useTheme().palette;
   const id = useId();
   const middle = width / 2;
-  const body = outline(middle);
+  // On a phone the words beside it need the room.
+  const scale = width < 480 ? 0.72 : 1;
+  const body = outline(middle, scale);
   return (
     <svg
       width={width}
@@ -97,7 +99,7 @@ function Drawing({ zones, picked, onPick, width }: Props & { width: number }) {
       {[-1, 1].map((way) => (
         <path
           key={way}
-          d={`M${middle + way * 12} 92l${way * 13} -16l${way * 2} 24z`}
+          d={`M${middle + way * 12 * scale} 92l${way * 13} -16l${way * 2} 24z`}
           fill={leather.paper}
           stroke={leather.ink}
           strokeWidth={2.5}
@@ -111,7 +113,7 @@ function Drawing({ zones, picked, onPick, width }: Props & { width: number }) {
           return (
             <Half
               key={`${zone} ${side}`}
-              {...{ zone, side, top, bottom, middle, width, found, onPick }}
+              {...{ zone, side, top, bottom, middle, width, scale, found, onPick }}
               picked={picked === `${zone} ${side}`}
               hatch={`${id}${zone}${side}`.replaceAll(':', '')}
               clip={`${id}body`}
@@ -132,6 +134,7 @@ interface HalfProps {
   bottom: number;
   middle: number;
   width: number;
+  scale: number;
   found: ZoneSide | undefined;
   picked: boolean;
   onPick: (zone: ZoneSide) => void;
@@ -140,15 +143,15 @@ interface HalfProps {
 }
 
 function Half(props: HalfProps) {
-  const { zone, side, top, bottom, middle, width, found, picked, onPick, hatch, clip } = props;
+  const { zone, side, top, bottom, middle, scale, found, picked, onPick, hatch, clip } = props;
   const { leather } = useTheme().palette;
   const way = side === 'left' ? -1 : 1;
   const share = found && found.now.asked > 0 ? found.now.soft / found.now.asked : null;
-  const reach = 78;
+  const reach = 92 * scale;
   const left = way < 0 ? middle - reach : middle;
   const atX = middle + way * (reach + 8);
   const atY = (Math.max(top, 40) + bottom) / 2;
-  const narrow = width < 480;
+  const narrow = scale < 1;
   const ink = { textAnchor: way < 0 ? ('end' as const) : ('start' as const), fill: leather.ink };
   return (
     <g
@@ -208,7 +211,7 @@ function Half(props: HalfProps) {
       </text>
       {found && share !== null && (
         <text x={atX} y={atY + 25} fontSize={narrow ? 12.5 : 14} {...ink}>
-          {change(found)}
+          {narrow ? change(found).split(', ')[0] : change(found)}
         </text>
       )}
     </g>

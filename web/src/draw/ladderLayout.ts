@@ -7,6 +7,8 @@ export interface DrawnLevel {
   /** Places of what it needs; of each need the alternatives. */
   needs: number[][];
   state?: State;
+  /** Whether it counts as held, by its own gate or by the trainer's word. */
+  held?: boolean;
   /** Its gate is not the one that ships. */
   changed?: boolean;
 }

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { VerdictMark } from '../draw/VerdictMark';
@@ -9,11 +10,11 @@ import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { percent, sideWords } from '../words/answers';
 import { dayAfter, dayIn, saidDay } from '../words/days';
-import { nameOf } from './levels';
 import { useAddCardBlock, type HorsePage } from './queries';
 
 /** The faults of the last weeks, the holes under them, and what mends them. */
 export function Holes({ page, today }: { page: HorsePage; today: boolean }) {
+  const [first, ...others] = page.holes;
   return (
     <Section
       title="Faults and what lies under them"
@@ -24,8 +25,18 @@ export function Holes({ page, today }: { page: HorsePage; today: boolean }) {
       ) : (
         <>
           <FaultChips page={page} />
-          {page.holes.slice(0, 3).map((hole, index) => (
-            <Hole key={hole.name} hole={hole} page={page} first={index === 0} today={today} />
+          {first && <Hole hole={first} page={page} today={today} />}
+          {others.map((hole) => (
+            <Box
+              component="details"
+              key={hole.name}
+              sx={{ borderTop: '2px solid', borderColor: 'divider' }}
+            >
+              <Box component="summary" sx={{ cursor: 'pointer', minHeight: 44, py: 1 }}>
+                <strong>{hole.name}</strong> would explain {count(hole.evidence.length, 'fault')}
+              </Box>
+              <Hole hole={hole} page={page} today={today} />
+            </Box>
           ))}
         </>
       )}
@@ -34,13 +45,15 @@ export function Holes({ page, today }: { page: HorsePage; today: boolean }) {
 }
 
 function FaultChips({ page }: { page: HorsePage }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? page.faults : page.faults.slice(0, chipsAtFirst);
   return (
     <Box
       component="ul"
       aria-label="Faults seen"
       sx={{ listStyle: 'none', display: 'flex', flexWrap: 'wrap', gap: 1, m: 0, p: 0, mb: 2 }}
     >
-      {page.faults.map((fault) => (
+      {shown.map((fault) => (
         <Box component="li" key={fault.fault}>
           <Box
             component={Link}
@@ -62,9 +75,22 @@ function FaultChips({ page }: { page: HorsePage }) {
           </Box>
         </Box>
       ))}
+      {shown.length < page.faults.length && (
+        <li>
+          <Button variant="text" onClick={() => setAll(true)}>
+            {page.faults.length - shown.length} more
+          </Button>
+        </li>
+      )}
     </Box>
   );
 }
+
+const chipsAtFirst = 6;
+/** Evidence and remedies come strongest first; what is weaker only crowds them out. */
+const linesAtFirst = 4;
+
+const count = (many: number, one: string) => `${many} ${one}${many === 1 ? '' : 's'}`;
 
 const times = ({ times, chances, side }: Schemas['FaultEvidence']) =>
   `${times} of ${chances}${side ? `, ${side} only` : ''}`;
@@ -80,22 +106,20 @@ function evidencePath(page: HorsePage, fault: Schemas['FaultEvidence']): string 
 interface HoleProps {
   hole: Schemas['FoundHole'];
   page: HorsePage;
-  first: boolean;
   today: boolean;
 }
 
-function Hole({ hole, page, first, today }: HoleProps) {
+/** The level to look at, why, what to rule out first, and what mends it. */
+function Hole({ hole, page, today }: HoleProps) {
   const { time_zone } = useWho();
   const said = (day: string) => saidDay(day, dayIn(time_zone));
+  // Faults that point to one hole often have one remedy.
+  const remedies = hole.remedies.filter(
+    ({ says }, index) => hole.remedies.findIndex((other) => other.says === says) === index,
+  );
   return (
-    <Box
-      sx={{
-        borderTop: first ? '5px solid' : '2px solid',
-        borderColor: first ? 'text.primary' : 'divider',
-        py: 1.5,
-      }}
-    >
-      <Typography variant="h3" sx={{ fontSize: first ? '1.3rem' : undefined }}>
+    <Box sx={{ borderTop: '5px solid', borderColor: 'text.primary', py: 1.5, mb: 1 }}>
+      <Typography variant="h3" sx={{ fontSize: '1.3rem' }}>
         <Box
           component={Link}
           to={levelPath({ horseId: page.horse.horse_id, ...hole.level })}
@@ -105,7 +129,7 @@ function Hole({ hole, page, first, today }: HoleProps) {
         </Box>
       </Typography>
       {hole.rule_out.length > 0 && (
-        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', my: 0.5 }}>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', my: 1 }}>
           <VerdictMark verdict="check_first" size={24} />
           <Typography>
             <strong>First rule out:</strong> {hole.rule_out.join('; ')}. A vet, equine dentist,
@@ -113,23 +137,23 @@ function Hole({ hole, page, first, today }: HoleProps) {
           </Typography>
         </Box>
       )}
-      <Typography sx={{ mt: 0.5 }}>
+      <Typography>
         {hole.ready == null
-          ? 'Never asked here. '
-          : `Soft about ${percent(hole.ready)} of the time now. `}
-        {hole.evidence.length > 1
-          ? `Would explain ${hole.evidence.length} faults: `
-          : 'Points here: '}
-        {hole.evidence
-          .map(
-            (fault) =>
-              `${fault.name.toLowerCase()} (${times(fault)}, last ${said(fault.days[0] ?? page.on)}, in ${fault.levels.map((level) => nameOf(page.levels, level).toLowerCase()).join('; ')})`,
-          )
-          .join(', ')}
-        .
+          ? 'Never asked here.'
+          : `Soft about ${percent(hole.ready)} of the time now.`}{' '}
+        {hole.evidence.length === 1
+          ? 'One fault points here:'
+          : `It would explain ${count(hole.evidence.length, 'fault')}:`}
       </Typography>
-      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1 }}>
-        {hole.remedies.map((remedy) => (
+      <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+        {hole.evidence.slice(0, linesAtFirst).map((fault) => (
+          <li key={fault.fault}>
+            {fault.name.toLowerCase()}, {times(fault)}, last {said(fault.days[0] ?? page.on)}
+          </li>
+        ))}
+      </Box>
+      <Box component="ul" aria-label="What mends it" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1 }}>
+        {remedies.slice(0, linesAtFirst).map((remedy) => (
           <RemedyLine key={remedy.fault} remedy={remedy} page={page} today={today} />
         ))}
       </Box>

@@ -24,7 +24,12 @@ export function HorseLadder({ page }: { page: HorsePage }) {
   const next = page.next ? placeOf(page.levels, page.next.level) : null;
   const [picked, setPicked] = useState<number | null>(next);
   const tracks = ladder.data?.tracks ?? [];
-  const levels = page.levels.map(({ level, needs, state }) => ({ level, needs, state }));
+  const levels = page.levels.map(({ level, needs, state, held_since }) => ({
+    level,
+    needs,
+    state,
+    held: held_since != null,
+  }));
   return (
     <Section
       title="On the ladder"
@@ -46,7 +51,12 @@ export function HorseLadder({ page }: { page: HorsePage }) {
           onPick={setPicked}
           next={next}
         />
-        <Box sx={{ minWidth: 0 }}>
+        <Box
+          sx={{ minWidth: 0, maxHeight: { md: 640 }, overflowY: 'auto' }}
+          tabIndex={0}
+          role="group"
+          aria-label="The rung, and the ladder in words"
+        >
           {picked === null ? (
             <Typography>Tap a rung.</Typography>
           ) : (

@@ -51,18 +51,18 @@ function Whole({ page }: { page: Page }) {
       {today && <CardAhead page={page} />}
       <VerdictBoard page={page} />
       <Box sx={two}>
-        <HorseSoftMap page={page} />
-        <Holes page={page} today={today} />
-      </Box>
-      <FirstAsks page={page} />
-      <Box sx={two}>
-        <SidesApart page={page} />
         <Box sx={{ minWidth: 0 }}>
+          <HorseSoftMap page={page} />
+          <SidesApart page={page} />
+        </Box>
+        <Box sx={{ minWidth: 0 }}>
+          <Holes page={page} today={today} />
           <Slips page={page} />
           {page.season && <Season season={page.season} />}
           <Care page={page} today={today} />
         </Box>
       </Box>
+      <FirstAsks page={page} />
       <HorseLadder page={page} />
       <Decisions page={page} />
     </>

@@ -10,7 +10,7 @@ import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, saidDay } from '../words/days';
 import { stateWords } from '../words/states';
-import { heldOf, underWay, type PlacedLevel } from './levels';
+import { heldOf, rustyOf, underWay, type PlacedLevel } from './levels';
 import type { HorsePage } from './queries';
 
 /** Every level under way, track by track, with what the judge says of it. */
@@ -21,6 +21,7 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
       id,
       name,
       levels: underWay(page.levels, id, page.on),
+      rusty: rustyOf(page.levels, id),
       held: heldOf(page.levels, id),
       of: page.levels.filter(({ level }) => level.track === id).length,
     }))
@@ -33,7 +34,7 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
       {tracks.length === 0 && (
         <Typography>Nothing asked yet. The first ride fills this board.</Typography>
       )}
-      {tracks.map(({ id, name, levels, held, of }) => (
+      {tracks.map(({ id, name, levels, rusty, held, of }) => (
         <Box
           key={id}
           sx={{
@@ -52,7 +53,7 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
             </Typography>
           </Box>
           <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-            {levels.length === 0 && (
+            {levels.length === 0 && rusty.length === 0 && (
               <Typography component="li" sx={{ color: 'text.secondary', py: 0.5 }}>
                 Nothing under way.
               </Typography>
@@ -60,10 +61,35 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
             {levels.map((level) => (
               <BoardLine key={level.place} line={level} page={page} />
             ))}
+            {rusty.length > 0 && <Rusty levels={rusty} page={page} />}
           </Box>
         </Box>
       ))}
     </Section>
+  );
+}
+
+/** Levels held once that want a short cold retest. */
+function Rusty({ levels, page }: { levels: PlacedLevel[]; page: HorsePage }) {
+  return (
+    <Box component="li" sx={{ display: 'flex', gap: '8px', py: 0.75, alignItems: 'flex-start' }}>
+      <VerdictMark verdict="refresh" />
+      <Typography sx={{ pl: { md: 0.75 } }}>
+        <strong>Rusty, a short cold retest:</strong>{' '}
+        {levels.map(({ level, place }, index) => (
+          <span key={place}>
+            {index > 0 && '; '}
+            <Box
+              component={Link}
+              to={levelPath({ horseId: page.horse.horse_id, ...level })}
+              sx={{ color: 'text.primary' }}
+            >
+              {level.name}
+            </Box>
+          </span>
+        ))}
+      </Typography>
+    </Box>
   );
 }
 
@@ -90,11 +116,9 @@ function BoardLine({ line, page }: { line: PlacedLevel; page: HorsePage }) {
           color: 'text.primary',
           textDecoration: 'none',
           '&:hover .name': { textDecoration: 'underline' },
-          '& > *': { gridColumn: { xs: 2, md: 'auto' } },
-          '& > :first-of-type': { gridColumn: 1, gridRow: { xs: 'span 4', md: 'auto' } },
         }}
       >
-        <Box sx={{ display: 'flex' }}>
+        <Box sx={{ display: 'flex', gridRow: { xs: 'span 4', md: 'auto' } }}>
           <VerdictMark verdict={verdict} />
         </Box>
         <Typography className="name" sx={{ fontWeight: 700 }}>

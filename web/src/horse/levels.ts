@@ -11,8 +11,8 @@ export interface PlacedLevel extends HorseLevel {
 const underWayDays = 28;
 
 /**
- * What the verdict board shows of a track: what is being worked on, sent down, rusty
- * or overruled; the rest is only counted.
+ * What the verdict board shows of a track line by line: what is being worked on, sent
+ * down or overruled; what is held is only counted.
  */
 export function underWay(levels: HorseLevel[], track: string, on: string): PlacedLevel[] {
   return levels
@@ -22,12 +22,18 @@ export function underWay(levels: HorseLevel[], track: string, on: string): Place
     .sort((a, b) => (b.last_asked ?? '').localeCompare(a.last_asked ?? ''));
 }
 
-function speaks({ state, verdict, last_asked }: HorseLevel, on: string): boolean {
+function speaks({ state, verdict, last_asked, held_since }: HorseLevel, on: string): boolean {
   const lately = last_asked != null && daysBetween(last_asked, on) <= underWayDays;
-  if (state === 'rusty' || state === 'eased') return true;
-  if (verdict === 'check_first') return lately;
-  return lately && state !== 'held';
+  if (state === 'rusty') return false;
+  if (state === 'eased' || verdict === 'check_first') return lately;
+  return lately && held_since == null;
 }
+
+/** Levels of a track that were held and have not been shown soft for long. */
+export const rustyOf = (levels: HorseLevel[], track: string): PlacedLevel[] =>
+  levels
+    .map((level, place) => ({ ...level, place }))
+    .filter(({ level, state }) => level.track === track && state === 'rusty');
 
 export const heldOf = (levels: HorseLevel[], track: string) =>
   levels.filter(({ level, held_since }) => level.track === track && held_since != null).length;

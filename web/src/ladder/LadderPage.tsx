@@ -98,7 +98,7 @@ function Rung({
   shown: Schemas['ShownLevel'];
   onPick: (place: number) => void;
 }) {
-  const { level, gate, needs } = shown;
+  const { level, needs } = shown;
   const skill = ladder.tracks.flatMap(({ skills }) => skills).find(({ id }) => id === level.skill);
   const opens = ladder.levels.filter((one) =>
     one.needs.some((need) =>
@@ -131,7 +131,7 @@ function Rung({
         Its gate
       </Typography>
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-        {gateInWords(gate, level).map((line) => (
+        {gateInWords(shown).map((line) => (
           <li key={line}>{line}</li>
         ))}
       </Box>

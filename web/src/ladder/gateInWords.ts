@@ -1,10 +1,9 @@
 import type { Schemas } from '../api/client';
 import { handWords, percent } from '../words/answers';
 
-type Gate = Schemas['Gate'];
-
 /** What a gate asks for, rail by rail; a rail that asks for nothing is left out. */
-export function gateInWords(gate: Gate, level: Schemas['LevelBrief']): string[] {
+export function gateInWords({ gate, level, needs }: Schemas['ShownLevel']): string[] {
+  const hasBelow = needs.some((need) => need.some(({ skill }) => skill === level.skill));
   const each = level.sides === 'each' ? ' on each side' : '';
   const lines: (string | false)[] = [
     gate.least_count > 0 && `${gate.least_count} in all`,
@@ -22,7 +21,7 @@ export function gateInWords(gate: Gate, level: Schemas['LevelBrief']): string[] 
       gate.most_time_ratio < 20 &&
       level.measure === 'give' &&
       `the slower side takes at most ${gate.most_time_ratio} times as long`,
-    gate.level_below && 'the level below soft on its last day',
+    hasBelow && gate.level_below && 'the level below soft on its last day',
     level.measure === 'give' &&
       `soft: within ${level.longest_soft_s} s, ${handWords[gate.soft.most_hand]} at most, no evasion`,
     `looked at: the last ${gate.window_rides} rides within ${gate.window_days} days`,

@@ -35,15 +35,20 @@ export function DecisionList({
   );
 }
 
+interface Group {
+  first: Decision;
+  others: Decision[];
+}
+
 /** Decisions of one day, horse and reason stand together: a horse came with all of it. */
-function cameWith(decisions: Decision[]): { first: Decision; others: number }[] {
-  const found = new Map<string, { first: Decision; others: number }>();
+function cameWith(decisions: Decision[]): Group[] {
+  const found = new Map<string, Group>();
   for (const decision of decisions) {
     const { day, reason, counts_as } = decision.overrule;
     const key = [decision.horse.horse_id, day, reason, counts_as, decision.withdrawn].join('|');
     const known = found.get(key);
-    if (known) known.others += 1;
-    else found.set(key, { first: decision, others: 0 });
+    if (known) known.others.push(decision);
+    else found.set(key, { first: decision, others: [] });
   }
   return [...found.values()];
 }
@@ -54,11 +59,16 @@ function Line({
   withHorse,
 }: {
   decision: Decision;
-  others: number;
+  others: Decision[];
   withHorse: boolean;
 }) {
   const { decides, time_zone } = useWho();
   const withdraw = useWithdrawOverrule();
+  const takeBack = async () => {
+    for (const one of [decision, ...others]) {
+      await withdraw.mutateAsync(one.overrule.overrule_id).catch(() => undefined);
+    }
+  };
   const { horse, level, overrule, made_by, withdrawn, outcome } = decision;
   const words = overrule.counts_as === 'advance' ? outcomeWords : keptBackWords;
   return (
@@ -77,7 +87,7 @@ function Line({
           >
             {level.name}
           </Box>
-          {others > 0 && ` and ${others} under it`}
+          {others.length > 0 && ` and ${others.length} more`}
         </Typography>
         <Typography>
           {overrule.counts_as === 'advance' ? 'Counts as held' : 'Does not count as held'}; the
@@ -95,7 +105,7 @@ function Line({
           sx={{ alignSelf: 'center' }}
           disabled={withdraw.isPending}
           aria-label={`Take back: ${level.name}`}
-          onClick={() => withdraw.mutate(overrule.overrule_id)}
+          onClick={() => void takeBack()}
         >
           Take back
         </Button>

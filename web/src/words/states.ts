@@ -51,12 +51,12 @@ export const careWords: Record<Schemas['CareKind'], string> = {
 export const outcomeWords: Record<Schemas['Outcome'], string> = {
   held: 'It held',
   went_back: 'It went back',
-  too_early: 'Too early to say',
+  too_early: 'Not told yet',
 };
 
 /** The same of a decision that kept a level from counting. */
 export const keptBackWords: Record<Schemas['Outcome'], string> = {
   held: 'It stayed soft all the same',
   went_back: 'It did go back',
-  too_early: 'Too early to say',
+  too_early: 'Not told yet',
 };

@@ -107,7 +107,8 @@ async fn came_with(
         places.push(at);
         places.extend(ladder.under(at));
     }
-    places.sort_unstable();
+    // The highest first: it stands for all that it is built on.
+    places.sort_unstable_by(|a, b| b.cmp(a));
     places.dedup();
     for place in places {
         let came_with_it = Overrule {

@@ -60,6 +60,15 @@ const fn faulty(fault: &'static str, of_ten: u64, work: Work) -> Work {
     }
 }
 
+/// The brake, asked on both sides at the start of every ride.
+const fn brake(rung: &'static str, seed: u64) -> Work {
+    Work {
+        every: 1,
+        asks: 1,
+        ..work(("start.brake", rung), SOLID, seed)
+    }
+}
+
 /// A cow horse that rolls back and turns badly: under both lies its back-up.
 pub const HARROW: DemoHorse = DemoHorse {
     name: "Harrow",
@@ -75,6 +84,7 @@ pub const HARROW: DemoHorse = DemoHorse {
     ],
     rides: (48, 1),
     work: &[
+        brake("jog", 10),
         work(("bend.flex", "stand"), SOLID, 11),
         work(("bend.ribs", "walk"), SOLID, 12),
         work(("bend.ribs", "jog"), LEARNS, 13),
@@ -150,9 +160,11 @@ pub const HALFMOON: DemoHorse = DemoHorse {
         ("bend.counter-arc", "jog"),
         ("bend.ribs", "jog"),
         ("stop.seat", "walk"),
+        ("start.brake", "lope"),
     ],
     rides: (52, 2),
     work: &[
+        brake("lope", 30),
         work(("bend.flex", "stand"), SOLID, 31),
         work(("bend.forward-circle", "lope"), SOLID, 32),
         work(
@@ -238,9 +250,11 @@ pub const QUILL: DemoHorse = DemoHorse {
         ("bend.forward-circle", "lope"),
         ("turn.rollback-wall", "walk"),
         ("start.follow-hand", "jog"),
+        ("start.brake", "lope"),
     ],
     rides: (44, 1),
     work: &[
+        brake("lope", 50),
         work(("bend.forward-circle", "jog"), SOLID, 51),
         work(("bend.ribs", "walk"), SOLID, 52),
         work(("bend.ribs", "lope"), LEARNS, 53),
