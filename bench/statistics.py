@@ -37,7 +37,8 @@ def side(asks, which):
     soft = sum(ask[2] for ask in own)
     low, high = proportion_confint(soft, len(own), alpha=0.10, method="wilson")
     curve = KaplanMeierFitter().fit(seconds, gave)
-    median = curve.median_survival_time_
+    # A curve that comes to just one half is there, whatever the last bit says.
+    median = curve.percentile(0.5 + 1e-12)
     return {
         "share": soft / len(own),
         "low": low,

@@ -18,7 +18,9 @@ export default defineConfig({
       dependencies: ['everything else'],
     },
   ],
-  timeout: 60_000,
+  // Two cores, and both are busy.
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   forbidOnly: true,
   reporter: [['list']],
   webServer: {

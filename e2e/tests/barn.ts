@@ -115,3 +115,13 @@ export async function storedReps(page: Page, name: string): Promise<StoredRep[]>
   const { strips } = (await answer.json()) as { strips: { reps: StoredRep[] }[] };
   return strips.at(-1)?.reps ?? [];
 }
+
+export async function programId(page: Page, name: string): Promise<string> {
+  const programs = (await (await page.request.get('/api/programs')).json()) as {
+    program_id: string;
+    name: string;
+  }[];
+  const found = programs.find((candidate) => candidate.name === name);
+  if (!found) throw new Error(`no program ${name} in this barn`);
+  return found.program_id;
+}

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { flex, horse, signIn } from './barn';
+import { flex, horse, programId, signIn } from './barn';
 
 /** The main views, on the sizes and in the lights people use. */
 
@@ -15,6 +15,21 @@ async function views(page: Page): Promise<[string, string][]> {
   ];
 }
 
+/** The views of the judge. */
+async function judgeViews(page: Page): Promise<[string, string][]> {
+  const [halfmoon, harrow] = [await horse(page, 'Halfmoon'), await horse(page, 'Harrow')];
+  const program = await programId(page, 'Barrel horses');
+  return [
+    [`/horses/${halfmoon.horse_id}`, 'Halfmoon'],
+    ['/barn', 'The barn'],
+    ['/ladder', 'The ladder'],
+    [`/programs/${program}?level=barrel.drill/jog`, 'Barrel horses'],
+    ['/outcomes', 'Looking back'],
+    [`/compare?horse=${harrow.horse_id}&with=${halfmoon.horse_id}`, 'Side by side'],
+    [`/horses/${harrow.horse_id}/levels/frame.back/stand`, 'Harrow'],
+  ];
+}
+
 async function violations(page: Page) {
   const found = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
@@ -23,7 +38,20 @@ async function violations(page: Page) {
 }
 
 for (const light of ['day', 'evening', 'sun']) {
+  test(`axe finds nothing on the judge's views in the ${light} light`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
+    await signIn(page, 'wren@saltgrass');
+    for (const [path, heading] of await judgeViews(page)) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible();
+      await expect(page.getByRole('progressbar')).toHaveCount(0);
+      expect(await violations(page), path).toEqual([]);
+    }
+  });
+
   test(`axe finds nothing on the four views in the ${light} light`, async ({ page }) => {
+    test.setTimeout(240_000);
     await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
     await page.goto('/');
     await expect(page.getByLabel('Sign-in')).toBeVisible();
@@ -48,11 +76,12 @@ for (const [width, height] of [
   test(`nothing runs off the side at ${width}x${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await signIn(page, 'wren@saltgrass');
-    for (const [path, heading] of await views(page)) {
+    for (const [path, heading] of [...(await views(page)), ...(await judgeViews(page))]) {
       await page.goto(path);
       await expect(
         page.getByRole('heading', { level: 1, name: new RegExp(heading) }),
       ).toBeVisible();
+      await expect(page.getByRole('progressbar')).toHaveCount(0);
       const wide = await page.evaluate(() => document.documentElement.scrollWidth);
       expect(wide, path).toBeLessThanOrEqual(width);
     }
@@ -72,7 +101,7 @@ test('no page asks anything of another host', async ({ page }) => {
   const hosts = new Set<string>();
   page.on('request', (request) => hosts.add(new URL(request.url()).host));
   await signIn(page, 'wren@saltgrass');
-  for (const [path] of await views(page)) await page.goto(path);
+  for (const [path] of [...(await views(page)), ...(await judgeViews(page))]) await page.goto(path);
   expect([...hosts]).toEqual([new URL(page.url()).host]);
 });
 

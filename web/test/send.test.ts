@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { keptDatabase, type KeptDatabase, type KeptRide } from '../src/queue/db';
-import { finish, goOnWith, keepRep, takeBack } from '../src/queue/keep';
+import { finish, goOnWith, keepChips, keepRep, takeBack } from '../src/queue/keep';
 import { ask, flex, problem, server, taken, type Sent } from './barn';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
@@ -37,6 +37,25 @@ describe('sending what is kept', () => {
     });
     await sendWaiting(db);
     expect(rides).toBe(1);
+  });
+
+  it('sends what was said of a ride that another device recorded', async () => {
+    const sent: Sent[] = [];
+    server((batch) => {
+      sent.push(batch);
+      return taken(batch);
+    });
+    await sendWaiting(db);
+    const fault = { ...flex, fault: 'dull' };
+    const other = { ...ride, rideId: 'of another device' };
+    await keepChips(db, { ...other, finishedAt: '2026-05-04T15:00:00Z' }, { faults: [fault] });
+    await keepChips(db, other, { marks: ['wind'] });
+    await sendWaiting(db);
+    expect(sent[1]).toMatchObject({
+      rides: [{ ride_id: 'of another device', faults: [fault], marks: ['wind'] }],
+      reps: [],
+    });
+    expect(await sendWaiting(db)).toBe('nothing');
   });
 
   it('sends again what changed while it was under way', async () => {

@@ -113,7 +113,10 @@ async fn fill(server: &Server) -> Date {
             .expect("reps");
     }
     transaction.commit().await.expect("stored");
-    sqlx::query("vacuum analyze").execute(&server.pool).await.expect("analyzed");
+    sqlx::query("vacuum analyze")
+        .execute(&server.pool)
+        .await
+        .expect("analyzed");
     last
 }
 
@@ -144,7 +147,11 @@ async fn send_one(device: &Visitor, horse_id: Uuid) {
         }],
     });
     let answer = device.post("/api/batches", &batch).await;
-    assert!(answer.status().is_success(), "{}", answer.text().await.unwrap_or_default());
+    assert!(
+        answer.status().is_success(),
+        "{}",
+        answer.text().await.unwrap_or_default()
+    );
 }
 
 /// From sending the request to having read the whole answer.

@@ -4,7 +4,7 @@ use axum::Json;
 use axum::extract::State;
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::track::{StiffSide, TrackStanding, stiff_side, tracks};
-use cavesson_core::judge::{State as LevelState, Verdict};
+use cavesson_core::judge::{Standing, State as LevelState, Verdict, days_between};
 use cavesson_store::horse;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -53,8 +53,8 @@ struct BoardHorse {
     /// The one thing to do next, and what the judge says of it.
     next: Option<LevelBrief>,
     next_verdict: Option<Verdict>,
-    /// Levels held for the first time in the last two weeks that open something
-    /// not begun yet.
+    /// Levels asked in the last three weeks whose gate stands open, and what waits
+    /// for them is open and not begun.
     ready: Vec<LevelBrief>,
     /// Held levels that went rusty.
     rusty: Vec<LevelBrief>,
@@ -65,8 +65,19 @@ struct BoardHorse {
     last_ridden: Option<Date>,
 }
 
-/// Days for which a gate that has opened is news.
-const NEWS_DAYS: i64 = 14;
+/// Days after which a level that was not asked is no news.
+const NEWS_DAYS: i64 = 21;
+
+/// Its gate stands open, and nothing that waits for it was begun or is held.
+fn is_ready(judged: &Judged, standing: &Standing) -> bool {
+    let opens = &judged.ladder().levels[standing.place].opens;
+    let mut waiting = opens.iter().map(|place| &judged.standings[*place]);
+    let lately = |day: Date| days_between(day, judged.on) <= NEWS_DAYS;
+    standing.verdict == Verdict::Advance
+        && standing.last_asked.is_some_and(lately)
+        && waiting.clone().any(|one| one.state == LevelState::Open)
+        && waiting.all(|one| one.last_asked.is_none() && !one.counts_as_held())
+}
 
 /// All horses on all tracks.
 #[utoipa::path(
@@ -111,7 +122,7 @@ fn board_horse(horse: Horse, judged: &Judged) -> BoardHorse {
     let ladder = judged.ladder();
     let next = next_level(ladder, &judged.standings, judged.on);
     let brief = |place: usize| LevelBrief::of(&ladder.levels[place], ladder);
-    let of = |wanted: &dyn Fn(&cavesson_core::judge::Standing) -> bool| {
+    let of = |wanted: &dyn Fn(&Standing) -> bool| {
         let found = judged.standings.iter().filter(|standing| wanted(standing));
         found.map(|standing| brief(standing.place)).collect()
     };
@@ -120,16 +131,7 @@ fn board_horse(horse: Horse, judged: &Judged) -> BoardHorse {
         tracks: tracks(ladder, &judged.standings, judged.on),
         next: next.map(brief),
         next_verdict: next.map(|place| judged.standings[place].verdict),
-        ready: of(&|standing| {
-            let opens = &ladder.levels[standing.place].opens;
-            standing.verdict == Verdict::Advance
-                && opens
-                    .iter()
-                    .any(|place| judged.standings[*place].state == LevelState::Open)
-                && standing.retention.held_since.is_some_and(|since| {
-                    cavesson_core::judge::days_between(since, judged.on) <= NEWS_DAYS
-                })
-        }),
+        ready: of(&|standing| is_ready(judged, standing)),
         rusty: of(&|standing| standing.state == LevelState::Rusty),
         stiff_side: stiff_side(&judged.file, judged.on),
         last_ridden: judged

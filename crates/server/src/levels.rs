@@ -229,7 +229,7 @@ impl HorseLevel {
             .known
             .reps
             .get(&self.level().level)
-            .map_or(&[], Vec::as_slice)
+            .map_or(&[], |of_level| of_level.as_slice())
     }
 }
 

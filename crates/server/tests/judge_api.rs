@@ -311,3 +311,124 @@ async fn another_device_is_told_when_reps_arrive_and_another_barn_is_not(pool: P
         401
     );
 }
+
+#[sqlx::test(migrator = "TABLES")]
+async fn what_was_seen_of_a_ride_is_said_after_it_and_taken_back(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let mut batch = ride(server.oatcake, 1, 4);
+    batch["rides"][0]["finished_at"] = batch["rides"][0]["started_at"].clone();
+    assert_eq!(
+        trainer.post("/api/batches", &batch).await.status(),
+        StatusCode::OK
+    );
+    let ride_id = batch["rides"][0]["ride_id"].as_str().unwrap().to_owned();
+    let path = format!("/api/rides/{ride_id}");
+    let shown = trainer.json(&path).await;
+    assert_eq!(shown["marks"], json!([]));
+    let offered = shown["blocks"][0]["may_show"].as_array().unwrap();
+    assert!(offered.iter().any(|chip| chip["fault"] == "roots_down"));
+    // A stop has other faults than a give to one rein.
+    assert!(!offered.iter().any(|chip| chip["fault"] == "creeps"));
+
+    let chip = |fault: &str| json!({"skill": "bend.flex", "rung": "stand", "fault": fault});
+    let mut say = batch["rides"][0].clone();
+    say["faults"] = json!([chip("roots_down"), chip("dull")]);
+    say["marks"] = json!(["wind"]);
+    let said = json!({"rides": [say], "reps": []});
+    // A helper says it; the ride stays the rider's.
+    let helper = server.person("helper@home").await;
+    assert_eq!(
+        helper.post("/api/batches", &said).await.status(),
+        StatusCode::OK
+    );
+    let shown = trainer.json(&path).await;
+    assert_eq!(shown["blocks"][0]["faults"], json!(["dull", "roots_down"]));
+    assert_eq!(shown["marks"], json!(["wind"]));
+    let page_path = format!("/api/horses/{}/page", server.oatcake);
+    let page = trainer.json(&page_path).await;
+    let seen: Vec<&str> = page["faults"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|fault| fault["fault"].as_str().unwrap())
+        .collect();
+    assert!(
+        seen.contains(&"roots_down") && seen.contains(&"dull"),
+        "{seen:?}"
+    );
+
+    // A device that does not say leaves it; one that says other takes its place.
+    let mut quiet = batch["rides"][0].clone();
+    quiet["note"] = json!("Again tomorrow.");
+    let untouched = json!({"rides": [quiet], "reps": []});
+    trainer.post("/api/batches", &untouched).await;
+    assert_eq!(
+        trainer.json(&path).await["blocks"][0]["faults"],
+        json!(["dull", "roots_down"])
+    );
+    let mut back = batch["rides"][0].clone();
+    back["faults"] = json!([]);
+    trainer
+        .post("/api/batches", &json!({"rides": [back], "reps": []}))
+        .await;
+    assert_eq!(trainer.json(&path).await["blocks"][0]["faults"], json!([]));
+    assert_eq!(trainer.json(&page_path).await["faults"], json!([]));
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn today_shows_what_was_put_on_its_card(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let today = trainer.json("/api/today").await;
+    assert_eq!(today["string"][0]["card"], json!([]));
+    let block = json!({"block_id": Uuid::now_v7(), "day": today["day"], "skill": "bend.ribs",
+        "rung": "walk", "side": "left", "says": "Roll the calf.", "fault": "braced_ribs"});
+    let blocks = format!("/api/horses/{}/card-blocks", server.oatcake);
+    assert_eq!(
+        trainer.post(&blocks, &block).await.status(),
+        StatusCode::CREATED
+    );
+    let card = trainer.json("/api/today").await["string"][0]["card"].clone();
+    assert_eq!(card[0]["says"], "Roll the calf.");
+    assert_eq!(
+        card[0]["name"],
+        "Gives the ribs to the inside leg, at the walk"
+    );
+    // Tomorrow's card is not today's.
+    let other = server.thimble;
+    let tomorrow = json!({"block_id": Uuid::now_v7(), "day": "2099-01-01", "skill": "bend.ribs",
+        "rung": "walk", "side": null, "says": "Later."});
+    trainer
+        .post(&format!("/api/horses/{other}/card-blocks"), &tomorrow)
+        .await;
+    let page = trainer.json(&format!("/api/horses/{other}/page")).await;
+    assert_eq!(page["card"][0]["day"], "2099-01-01");
+    assert_eq!(
+        trainer.json("/api/today").await["string"][0]["card"]
+            .as_array()
+            .unwrap()
+            .len(),
+        1
+    );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn who_is_ready_is_so_until_what_it_opens_is_begun(pool: PgPool) {
+    let server = Server::start(pool).await;
+    soft_rides(&server, server.oatcake, &[4, 3, 2, 1]).await;
+    let trainer = server.person("trainer@home").await;
+    let ready = trainer.json("/api/board").await["horses"][0]["ready"].clone();
+    assert_eq!(ready[0]["skill"], "bend.flex");
+    let mut next = ride(server.oatcake, 0, 1);
+    for rep in next["reps"].as_array_mut().unwrap() {
+        rep["skill"] = json!("bend.forward-circle");
+        rep["rung"] = json!("walk");
+        rep["measure"] = json!({"kind": "circle", "circles": 1, "soft_circles": 1, "nose_ups": 0,
+            "fell_in": false, "fell_out": false, "broke_gait": false});
+    }
+    let stored = trainer.post("/api/batches", &next).await;
+    assert_eq!(stored.status(), StatusCode::OK);
+    let board = trainer.json("/api/board").await;
+    assert_eq!(board["horses"][0]["ready"], json!([]));
+}

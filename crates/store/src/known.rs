@@ -118,7 +118,7 @@ pub async fn block_faults(
     let rows = sqlx::query!(
         "select f.ride_id, f.skill, f.rung, f.fault from block_fault f
          join ride r on r.barn_id = f.barn_id and r.ride_id = f.ride_id
-         where f.barn_id = $1 and r.horse_id = $2",
+         where f.barn_id = $1 and r.horse_id = $2 order by r.started_at, f.fault",
         barn_id,
         horse_id
     )

@@ -539,7 +539,10 @@ export interface components {
             last_ridden?: string | null;
             next?: components["schemas"]["LevelBrief"] | null;
             next_verdict?: components["schemas"]["Verdict"] | null;
-            /** @description Levels whose gate stands open for the first time in the last week. */
+            /**
+             * @description Levels asked in the last three weeks whose gate stands open, and what waits
+             *     for them is open and not begun.
+             */
             ready: components["schemas"]["LevelBrief"][];
             /** @description Held levels that went rusty. */
             rusty: components["schemas"]["LevelBrief"][];

@@ -29,10 +29,14 @@ export function ComparePage() {
   const horses = useQuery(horsesQuery);
   const today = dayIn(time_zone);
   const first = search.get('horse') ?? horses.data?.[0]?.horse_id ?? '';
-  const one: Chosen = { horseId: first, on: search.get('on') ?? today };
+  // Of one horse the earlier date stands on the left.
+  const one: Chosen = {
+    horseId: first,
+    on: search.get('on') ?? (search.has('with') ? today : dayAfter(today, -28)),
+  };
   const other: Chosen = {
     horseId: search.get('with') ?? first,
-    on: search.get('with_on') ?? (search.has('with') ? today : dayAfter(today, -28)),
+    on: search.get('with_on') ?? today,
   };
   const choose = (change: Record<string, string>) =>
     setSearch((before) => ({ ...Object.fromEntries(before), ...change }), { replace: true });

@@ -6,7 +6,7 @@ import type { HorseLevel, HorsePage } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { verdictWords } from '../words/answers';
 import { longDay } from '../words/days';
-import { stateWords } from '../words/states';
+import { saidState } from '../words/states';
 import type { Pair } from './differ';
 
 interface Props {
@@ -72,7 +72,7 @@ export function DifferTable({ pairs, pages, tracks }: Props) {
 
 function Standing({ standing, page }: { standing: HorseLevel | null; page: HorsePage }) {
   if (!standing) return <td>not in its program</td>;
-  const { level, state, verdict, sides, last_asked } = standing;
+  const { level, state, verdict, sides, last_asked, held_since } = standing;
   return (
     <td>
       <Box
@@ -88,7 +88,7 @@ function Standing({ standing, page }: { standing: HorseLevel | null; page: Horse
       >
         {last_asked && <VerdictMark verdict={verdict} size={24} />}
         <span>
-          {stateWords[state]}
+          {saidState(state, held_since != null)}
           {last_asked && `; ${verdictWords[verdict].toLowerCase()}`}
           <Typography
             variant="body2"

@@ -14,7 +14,7 @@ import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, longDay } from '../words/days';
-import { stateWords } from '../words/states';
+import { saidState, stateWords } from '../words/states';
 import { placeOf } from './levels';
 import type { HorsePage } from './queries';
 
@@ -89,8 +89,8 @@ function Rung({
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', my: 0.5 }}>
         <VerdictMark verdict={verdict} />
         <Typography>
-          {stateWords[state]}
-          {held_since && `, held since ${longDay(held_since)}`}
+          {saidState(state, held_since != null)}
+          {held_since && state !== 'overruled' && `, held since ${longDay(held_since)}`}
           {state !== 'closed' && state !== 'open' && `; ${verdictWords[verdict].toLowerCase()}`}
         </Typography>
       </Box>

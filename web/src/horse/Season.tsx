@@ -2,7 +2,7 @@ import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import { Section } from '../frame/Section';
 import { percent } from '../words/answers';
-import { daysBetween, shortDay } from '../words/days';
+import { shortDay, spans, type Span } from '../words/days';
 
 /** A mare's season: the days seen, the days to reckon with, and what it does to her answers. */
 export function Season({ season }: { season: Schemas['Season'] }) {
@@ -39,19 +39,6 @@ function apart({ difference, low, high }: Schemas['SeasonShare']): string {
   if (high < 0) return `${points} points less, beyond chance. Judge her by the other days.`;
   if (low > 0) return `${points} points more, beyond chance.`;
   return 'no more apart than chance would have it.';
-}
-
-type Span = [string, string];
-
-/** Days in a row, a day or two between them allowed. */
-export function spans(days: string[]): Span[] {
-  const found: Span[] = [];
-  for (const day of days) {
-    const last = found.at(-1);
-    if (last && daysBetween(last[1], day) <= 3) last[1] = day;
-    else found.push([day, day]);
-  }
-  return found;
 }
 
 const said = ([from, to]: Span) =>

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { nameOf } from '../horse/levels';
 import { horsePageQuery } from '../horse/queries';
-import { verdictWords } from '../words/answers';
+import { chance, verdictWords } from '../words/answers';
 import { levelPath, type HorseLevel } from './queries';
 
 interface Props {
@@ -60,6 +60,4 @@ export function Ahead({ judged, level }: Props) {
 }
 
 const said = ({ says, p }: Schemas['Trend']) =>
-  says === 'too_few_days' || p == null
-    ? trendWords[says]
-    : `${trendWords[says]} (p ${p.toFixed(2)})`;
+  says === 'too_few_days' || p == null ? trendWords[says] : `${trendWords[says]} (${chance(p)})`;

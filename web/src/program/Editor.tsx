@@ -98,7 +98,15 @@ export function Editor({ shipped, program }: Props) {
                 mayChange={decides}
               />
             )}
-            <LevelList levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
+            <Box component="details">
+              <Box
+                component="summary"
+                sx={{ cursor: 'pointer', minHeight: 44, pt: 1, fontWeight: 700 }}
+              >
+                Pick from a list
+              </Box>
+              <LevelList levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
+            </Box>
           </Section>
           <SchoolForm questions={shipped.questions} draft={draft} mayChange={decides} />
         </Box>

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import InputAdornment from '@mui/material/InputAdornment';
 import MenuItem from '@mui/material/MenuItem';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
@@ -74,7 +75,7 @@ export function GateForm({ shown, shipped, draft, mayChange }: Props) {
             <Box
               sx={{
                 display: 'grid',
-                gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))',
+                gridTemplateColumns: 'repeat(auto-fill, minmax(210px, 1fr))',
                 gap: 1.5,
                 mt: 1,
               }}
@@ -146,12 +147,17 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
   return (
     <TextField
       size="small"
-      label={field.unit ? `${field.label} (${field.unit})` : field.label}
+      label={field.label}
       value={broken ? text : shown}
       disabled={!mayChange}
       error={broken}
       helperText={broken ? 'a number' : says}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      slotProps={{
+        htmlInput: { inputMode: 'decimal' },
+        input: {
+          endAdornment: field.unit && <InputAdornment position="end">{field.unit}</InputAdornment>,
+        },
+      }}
       onChange={(event) => {
         setText(event.target.value);
         const number = read(field, event.target.value);

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import type { Schemas } from '../api/client';
 import { keepChips, type Chips } from '../queue/keep';
 import { useQueue } from '../queue/queue';
+import { toggled } from './toggled';
 
 type Ride = Schemas['Ride'];
 
@@ -41,12 +42,3 @@ const faultsOf = (ride: Ride): Schemas['BlockFault'][] =>
   ride.blocks.flatMap(({ level, faults }) =>
     faults.map((fault) => ({ skill: level.skill, rung: level.rung, fault })),
   );
-
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-
-/** With the one, or without it where it was there. */
-export function toggled<T>(all: T[], one: T): T[] {
-  return all.some((known) => same(known, one))
-    ? all.filter((known) => !same(known, one))
-    : [...all, one];
-}

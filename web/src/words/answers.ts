@@ -58,6 +58,9 @@ export function percent(share: number | null | undefined): string {
   return share == null ? '–' : `${Math.floor(share * 100 + 1e-9)} %`;
 }
 
+/** How easily chance alone would do it. */
+export const chance = (p: number) => (p < 0.01 ? 'p below 0.01' : `p ${p.toFixed(2)}`);
+
 export function horseLine(horse: Schemas['Horse']): string {
   return `${horse.age}-year-old ${horse.color} ${horse.sex}`;
 }

@@ -48,3 +48,17 @@ export function clockIn(timeZone: string, at: string): string {
 export function dayAfter(day: string, days = 1): string {
   return new Date(noon(day).getTime() + days * 86_400_000).toISOString().slice(0, 10);
 }
+
+/** The first and the last of days in a row. */
+export type Span = [string, string];
+
+/** Days in a row, a day or two between them allowed. */
+export function spans(days: string[]): Span[] {
+  const found: Span[] = [];
+  for (const day of days) {
+    const last = found.at(-1);
+    if (last && daysBetween(last[1], day) <= 3) last[1] = day;
+    else found.push([day, day]);
+  }
+  return found;
+}

@@ -13,6 +13,12 @@ export const stateWords: Record<State, string> = {
   overruled: "by the trainer's word",
 };
 
+/** The state in words; a trainer's word says which way. */
+export function saidState(state: State, held: boolean): string {
+  if (state !== 'overruled') return stateWords[state];
+  return held ? "held by the trainer's word" : "kept back by the trainer's word";
+}
+
 export const gaitWords: Record<Schemas['Gait'], string> = {
   stand: 'Standing',
   walk: 'Walk',

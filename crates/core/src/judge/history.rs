@@ -88,12 +88,15 @@ pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[DayTally
             sides,
             below: share_below(below, gate, day[0].day),
         };
-        let settled = evening.settled();
+        let all = evening.counting(end);
+        let after_all = all.readiness;
+        let seen = all.seen;
+        let settled = evening.settled(all);
         history.tallies.push(tally(day, gate, sides));
-        history.days.push(evening.verdict(&settled));
+        history.days.push(evening.verdict(seen, &settled));
         history.counted = settled.counted;
         history.readiness = settled.readiness;
-        before.day(day[0].day, &readiness::Shown::of(day));
+        before = after_all;
     }
     history
 }
@@ -110,20 +113,21 @@ struct Evening<'a> {
 }
 
 /// What the gate is held against that evening.
-struct Settled {
+struct Settled<'a> {
     counted: usize,
+    /// The asks in the window.
+    seen: &'a [Ask],
     readiness: Readiness,
     gated: Gated,
     rails: u32,
 }
 
-impl Evening<'_> {
+impl<'a> Evening<'a> {
     /// All asks count. But one more soft answer must never close a gate that
     /// stood open before it (it could: by making the day look like a good day, or
     /// the better side better still), so soft answers at the very end are left
     /// out where that opens the gate.
-    fn settled(&self) -> Settled {
-        let all = self.counting(self.asks.len());
+    fn settled(&self, all: Settled<'a>) -> Settled<'a> {
         if all.gated.passes || !all.gated.only_hurt_by_soft {
             return all;
         }
@@ -138,23 +142,25 @@ impl Evening<'_> {
             .unwrap_or(all)
     }
 
-    fn counting(&self, counted: usize) -> Settled {
+    fn counting(&self, counted: usize) -> Settled<'a> {
         let mut readiness = *self.before;
         if counted > self.start {
             let day = &self.asks[self.start..counted];
             readiness.day(day[0].day, &readiness::Shown::of(day));
         }
+        let on = self.asks[self.start].day;
+        let seen = window_of(&self.asks[..counted], self.gate, on);
         let shown = Shown {
             asks: &self.asks[..counted],
-            on: self.asks[self.start].day,
+            on,
             readiness: &readiness,
             below: self.below,
             sides: self.sides,
         };
-        let seen = window_of(shown.asks, self.gate, shown.on);
         let tally = Tally::of(&shown, seen, self.gate);
         Settled {
             counted,
+            seen,
             gated: Gated::of(failing(&shown, &tally, self.gate)),
             rails: rails(&shown, self.gate).count() as u32,
             readiness,
@@ -163,9 +169,8 @@ impl Evening<'_> {
 
     /// The verdict by the gate alone. On a day it was asked, a level is being
     /// retested, so it is not rusty.
-    fn verdict(&self, settled: &Settled) -> DayVerdict {
+    fn verdict(&self, seen: &[Ask], settled: &Settled<'_>) -> DayVerdict {
         let on = self.asks[self.start].day;
-        let seen = window_of(self.asks, self.gate, on);
         let dropped = side_drop(seen).is_some();
         let eased = ease::by_share(seen, self.gate).is_some();
         DayVerdict {

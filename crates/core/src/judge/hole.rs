@@ -176,14 +176,16 @@ fn seen(ladder: &Ladder, file: &HorseFile, fault: usize, on: Date) -> Option<See
     for (place, asks) in file.asks.iter().enumerate() {
         let level = &ladder.levels[place];
         let track = &ladder.tracks[level.track].id;
-        let lately = || asks.iter().filter(|ask| ask.day > oldest && ask.day <= on);
+        let start = asks.partition_point(|ask| ask.day <= oldest);
+        let end = asks.partition_point(|ask| ask.day <= on);
+        let lately = &asks[start..end];
         // Where it came once it could have come each time.
         let could = row.shows_in(track, &level.level.skill, level.measure, level.sides)
-            || lately().any(|ask| ask.faults.has(fault));
+            || lately.iter().any(|ask| ask.faults.has(fault));
         if !could {
             continue;
         }
-        for ask in lately() {
+        for ask in lately {
             let has = ask.faults.has(fault);
             let weight = 0.5f64.powf(days_between(ask.day, on) as f64 / HALF_LIFE_DAYS);
             chances += 1;

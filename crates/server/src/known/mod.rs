@@ -7,7 +7,7 @@
 
 pub mod keep;
 
-use std::collections::{HashMap, HashSet};
+use std::collections::HashMap;
 use std::sync::Arc;
 
 use cavesson_core::horse::CareNote;
@@ -62,8 +62,9 @@ impl Default for KnownHorses {
 /// What is known of one horse.
 pub struct Known {
     version: i64,
-    /// Its reps that were not taken back, level by level.
-    pub reps: HashMap<Level, Vec<Rep>>,
+    /// Its reps that were not taken back, level by level. Shared with the version
+    /// before where nothing was added.
+    pub reps: HashMap<Level, Arc<Vec<Rep>>>,
     count: usize,
     /// Its rides, oldest first.
     pub rides: Vec<RideFacts>,
@@ -203,19 +204,18 @@ impl KnownHorses {
         let from = before.as_ref().map_or(BEFORE_ALL, |known| known.version);
         let newly = known::reps_after(barn, horse_id, from).await?;
         let mut reps = before.map(|known| known.reps.clone()).unwrap_or_default();
-        // What was known before and came again was taken back.
-        let again: HashSet<Uuid> = newly.iter().map(|new| new.rep.rep_id).collect();
-        if from > BEFORE_ALL {
-            for of_level in reps.values_mut() {
-                of_level.retain(|rep| !again.contains(&rep.rep_id));
+        for new in newly {
+            let of_level = Arc::make_mut(reps.entry(new.rep.level()).or_default());
+            // What was known before and came again was taken back.
+            if from > BEFORE_ALL && new.undone {
+                of_level.retain(|rep| rep.rep_id != new.rep.rep_id);
+            } else if !new.undone {
+                of_level.push(new.rep);
             }
-        }
-        for new in newly.into_iter().filter(|new| !new.undone) {
-            reps.entry(new.rep.level()).or_default().push(new.rep);
         }
         let known = Arc::new(Known {
             version: version.version,
-            count: reps.values().map(Vec::len).sum::<usize>() + 1,
+            count: reps.values().map(|of_level| of_level.len()).sum::<usize>() + 1,
             reps,
             rides: known::rides(barn, horse_id).await?,
             faults: known::block_faults(barn, horse_id).await?,
@@ -268,7 +268,10 @@ impl KnownHorses {
 impl Known {
     /// The same laid along a ladder.
     pub fn file(&self, ladder: &Ladder) -> HorseFile {
-        let mut file = HorseFile::of_reps(ladder, self.reps.values().flatten());
+        let mut file = HorseFile::of_reps(
+            ladder,
+            self.reps.values().flat_map(|of_level| of_level.iter()),
+        );
         for chip in &self.faults {
             let place = ladder.position(&chip.level);
             if let Some((place, fault)) = place.zip(ladder.fault(&chip.fault)) {

@@ -1,0 +1,216 @@
+import { describe, expect, test } from 'vitest';
+import type { Schemas } from '../src/api/client';
+import { newsOf } from '../src/board/news';
+import { differ } from '../src/compare/differ';
+import { lately } from '../src/draw/firstAsks';
+import { inLines, layOut, type DrawnLevel } from '../src/draw/ladderLayout';
+import { change, hatchGap, points, zonesAt } from '../src/draw/softMap';
+import { rustyOf, underWay } from '../src/horse/levels';
+import type { HorsePage } from '../src/horse/queries';
+import { sidesInWords } from '../src/horse/sidesInWords';
+import { touches } from '../src/live/touches';
+import { toggled } from '../src/ride/toggled';
+import { dayAfter, spans } from '../src/words/days';
+import { saidState } from '../src/words/states';
+
+const brief = (track: string, skill: string, rung: string) =>
+  ({ track, skill, rung, name: `${skill} ${rung}` }) as Schemas['LevelBrief'];
+
+describe('the ladder as it is laid out', () => {
+  const levels: DrawnLevel[] = [
+    { level: brief('start', 'start.brake', 'stand'), needs: [] },
+    { level: brief('bend', 'bend.flex', 'stand'), needs: [[0]] },
+    { level: brief('start', 'start.brake', 'walk'), needs: [[0]] },
+    { level: brief('start', 'start.forward', 'walk'), needs: [[0]] },
+  ];
+  const tracks = ['start', 'bend', 'trail'].map((id) => ({ id, name: id }));
+  const { columns, at, ground } = layOut(levels, tracks, 600);
+
+  test('tracks without a level are left out; every level has one place', () => {
+    expect(columns.map(({ track }) => track)).toEqual(['start', 'bend']);
+    expect([...at.keys()].sort()).toEqual([0, 1, 2, 3]);
+  });
+
+  test('rungs go up from the ground, skill by skill, with a gap between', () => {
+    const y = (place: number) => at.get(place)!.y;
+    expect(y(0)).toBeLessThan(ground);
+    expect(y(2)).toBeLessThan(y(0));
+    expect(y(3)).toBeLessThan(y(2));
+    expect(y(2) - y(3)).toBeGreaterThan(y(0) - y(2));
+    expect(y(1)).toBe(y(0));
+  });
+
+  test('names are broken between words', () => {
+    expect(inLines('Ground and first rides', 11)).toEqual(['Ground and', 'first rides']);
+  });
+});
+
+describe('the soft map', () => {
+  const zone = (gait: string, soft: number, asked: number, before: [number, number]) =>
+    ({
+      zone: 'ribs',
+      side: 'left',
+      gait,
+      now: { soft, asked },
+      before: { soft: before[0], asked: before[1] },
+    }) as Schemas['MapZone'];
+  const map = [zone('walk', 8, 10, [5, 10]), zone('jog', 2, 10, [0, 0])];
+
+  test('gaits are added up, or looked at alone', () => {
+    expect(zonesAt(map, null)[0]).toMatchObject({
+      now: { soft: 10, asked: 20 },
+      before: { soft: 5, asked: 10 },
+    });
+    expect(zonesAt(map, 'walk')[0]!.now).toEqual({ soft: 8, asked: 10 });
+    expect(zonesAt(map, 'lope')).toEqual([]);
+  });
+
+  test('the change is said with its own shape, and nothing is made of nothing', () => {
+    expect(points(zonesAt(map, 'walk')[0]!)).toBe(30);
+    expect(change(zonesAt(map, 'walk')[0]!)).toBe('▲ up 30, 10 asks');
+    expect(points(zonesAt(map, 'jog')[0]!)).toBeNull();
+    expect(change(zonesAt(map, 'jog')[0]!)).toBe('new, 10 asks');
+    expect(change(zonesAt(map, null)[0]!)).toBe('= as before, 20 asks');
+  });
+
+  test('the softer, the denser', () => expect(hatchGap(1)).toBeLessThan(hatchGap(0.5)));
+});
+
+describe('the verdict board', () => {
+  const level = (state: string, last: string | null, held: string | null, verdict = 'stay') =>
+    ({
+      level: brief('bend', state, 'walk'),
+      state,
+      verdict,
+      last_asked: last,
+      held_since: held,
+      sides: [],
+      needs: [],
+    }) as unknown as Schemas['HorseLevel'];
+  const all = [
+    level('working', '2026-05-20', null),
+    level('working', '2026-01-20', null),
+    level('held', '2026-05-20', '2026-05-01'),
+    level('overruled', '2026-05-21', '2026-05-01'),
+    level('eased', '2026-05-22', '2026-05-01', 'ease_back'),
+    level('rusty', '2026-02-01', '2026-02-01'),
+    level('closed', null, null),
+  ];
+
+  test('shows what is under way, latest first; what counts as held is not', () => {
+    expect(underWay(all, 'bend', '2026-05-25').map(({ place }) => place)).toEqual([4, 0]);
+    expect(underWay(all, 'stop', '2026-05-25')).toEqual([]);
+    expect(rustyOf(all, 'bend').map(({ place }) => place)).toEqual([5]);
+  });
+
+  test('a comparison shows the levels that differ', () => {
+    const page = (levels: Schemas['HorseLevel'][]) => ({ levels }) as HorsePage;
+    const [working, old, held] = all as [(typeof all)[0], (typeof all)[0], (typeof all)[0]];
+    expect(differ(page([working, held]), page([old, held]))).toEqual([]);
+    const pairs = differ(
+      page([held]),
+      page([{ ...held, state: 'rusty' }, level('closed', null, null)]),
+    );
+    expect(pairs.map(({ one, other }) => [one?.state, other?.state])).toEqual([
+      ['held', 'rusty'],
+      [undefined, 'closed'],
+    ]);
+  });
+});
+
+test('the barn news: ready, stuck, stiff side not worked, rusty', () => {
+  const horse = { horse_id: 'a', name: 'Fig' } as Schemas['Horse'];
+  const under = { name: 'Flexes', stuck_days: 40, level: { skill: 's', rung: 'r' } };
+  const found = newsOf([
+    {
+      horse,
+      ready: [brief('bend', 'bend.flex', 'stand')],
+      rusty: [brief('stop', 'a', 'b'), brief('stop', 'c', 'd')],
+      stiff_side: { side: 'left', asked: 3, other_asked: 9, neglected: true },
+      tracks: [
+        { under_way: under },
+        { under_way: null },
+        { under_way: { ...under, stuck_days: null } },
+      ],
+    } as unknown as Schemas['BoardHorse'],
+  ]);
+  expect(found.ready.map(({ says }) => says)).toEqual(['bend.flex stand']);
+  expect(found.stuck.map(({ says }) => says)).toEqual(['Flexes, 40 days']);
+  expect(found.notWorked.map(({ says }) => says)).toEqual([
+    'the left: 3 asks in a week, 9 on the other',
+  ]);
+  expect(found.rusty.map(({ says }) => says)).toEqual(['2 levels, c d among them']);
+});
+
+test('evenness says how far apart and how sure that is', () => {
+  const sides = (over: Partial<Schemas['LevelSides']>) =>
+    ({
+      evenness: {
+        difference: 0.3,
+        stiff_side: 'right',
+        time_ratio: 1.8,
+        symmetry_index_pct: -57,
+        p: 0.001,
+      },
+      low: 0.1,
+      high: 0.5,
+      surely: true,
+      ...over,
+    }) as Schemas['LevelSides'];
+  expect(sidesInWords(sides({}))).toBe(
+    'The right lags by 30 points, beyond chance (left less right, 90 %: 10 to 50). The right takes 1.8 times as long, hardly chance (p below 0.01).',
+  );
+  expect(
+    sidesInWords(sides({ surely: false, evenness: { difference: -0.1, stiff_side: 'left' } })),
+  ).toContain('The left lags by 10 points, which may be chance');
+  expect(sidesInWords(sides({ evenness: { difference: 0 } }))).toBe('Even.');
+});
+
+test('seasons are told in spans of days', () => {
+  expect(spans(['2026-04-01', '2026-04-03', '2026-04-05', '2026-04-24'])).toEqual([
+    ['2026-04-01', '2026-04-05'],
+    ['2026-04-24', '2026-04-24'],
+  ]);
+});
+
+test('first asks are counted over the last days of a side', () => {
+  const ask = (day: string, side: 'left' | 'right', soft: boolean) => ({
+    repId: day,
+    day,
+    side,
+    soft,
+  });
+  const asks = [
+    ask('2026-04-01', 'left', true),
+    ask('2026-04-02', 'right', false),
+    ask('2026-04-03', 'left', false),
+    ask('2026-04-04', 'left', true),
+  ];
+  expect(lately(asks, 'left', 2)).toEqual({ soft: 1, of: 2 });
+  expect(lately(asks, 'right', 3)).toEqual({ soft: 0, of: 1 });
+});
+
+test('a change of one horse fetches what shows it, and no more', () => {
+  const [a, b] = ['01890000-0000-7000-8000-00000000000a', '01890000-0000-7000-8000-00000000000b'];
+  expect(touches(['horse', a, 'page', 'today'], a)).toBe(true);
+  expect(touches(['horse', a, 'page', 'today'], b)).toBe(false);
+  expect(touches(['level', { horseId: b, skill: 's' }], a)).toBe(false);
+  expect(touches(['ride', b], a)).toBe(true);
+  expect(touches(['today'], a)).toBe(true);
+  expect(touches(['ladder'], a)).toBe(false);
+  expect(touches(['session'], a)).toBe(false);
+});
+
+test('a chip is put on and taken off', () => {
+  const chip = { skill: 's', rung: 'r', fault: 'f' };
+  expect(toggled([], chip)).toEqual([chip]);
+  expect(toggled([{ ...chip }], chip)).toEqual([]);
+});
+
+test("the day after, over a month's end; a trainer's word says which way", () => {
+  expect(dayAfter('2026-02-28')).toBe('2026-03-01');
+  expect(dayAfter('2026-03-01', -28)).toBe('2026-02-01');
+  expect(saidState('overruled', true)).toBe("held by the trainer's word");
+  expect(saidState('overruled', false)).toBe("kept back by the trainer's word");
+  expect(saidState('rusty', true)).toBe('rusty');
+});
