@@ -324,14 +324,14 @@ test('the editor shows at once which verdicts a gate would change; undo, version
     page.getByRole('radio', { name: 'Late, when lateral and vertical are soft' }),
   ).toBeChecked();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('radio', { name: 'Never' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Never', exact: true })).toBeChecked();
 });
 
 test('a program is made, a horse put on it and taken off', async ({ page }) => {
   await signIn(page, 'ines@twocedars');
   await page.getByRole('link', { name: 'Ladder', exact: true }).click();
   await page.getByRole('link', { name: 'Make a program' }).click();
-  await page.getByRole('button', { name: 'Save' }).isDisabled();
+  await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
   await page.getByLabel('What the barn calls it').fill('Hackamore');
   await page.getByRole('radio', { name: /Bosal sizes, two-rein/ }).check();
   await page.getByRole('button', { name: 'Save' }).click();

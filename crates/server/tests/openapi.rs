@@ -12,9 +12,9 @@ fn document() -> Value {
 fn the_committed_document_is_the_routers() {
     let path = concat!(env!("CARGO_MANIFEST_DIR"), "/../../web/openapi.json");
     let committed: Value = serde_json::from_str(&std::fs::read_to_string(path).unwrap()).unwrap();
-    assert_eq!(
-        committed,
-        document(),
+    // Not assert_eq: both documents are long.
+    assert!(
+        committed == document(),
         "routes changed: run `cargo run -p cavesson -- openapi > web/openapi.json` and `npm run api` in web/"
     );
 }

@@ -71,7 +71,9 @@ function Programs() {
       aria-label="Programs"
       sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5, alignItems: 'center' }}
     >
-      <Typography variant="h3">Programs of this barn:</Typography>
+      <Typography variant="h3" component="h2">
+        Programs of this barn:
+      </Typography>
       {programs.data?.length === 0 && (
         <Typography>none yet; every horse is on the ladder as it ships.</Typography>
       )}

@@ -93,7 +93,9 @@ function Tally({ title, outcomes, words = outcomeWords }: TallyProps) {
       aria-label={title}
       sx={{ mt: 3, borderTop: '5px solid', borderColor: 'text.primary', pt: 1 }}
     >
-      <Typography variant="h3">{title}</Typography>
+      <Typography variant="h3" component="h2">
+        {title}
+      </Typography>
       <Typography variant="h1" component="p">
         {told === 0
           ? 'None told yet'

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { LadderRails } from '../draw/LadderRails';
@@ -40,8 +40,10 @@ export function Editor({ shipped, program }: Props) {
   const [asked = '', rung = ''] = (search.get('level') ?? '').split('/');
   const found = placeOf(ladder.levels, { skill: asked, rung });
   const [picked, setPicked] = useState<number | null>(found >= 0 ? found : null);
+  const form = useRef<HTMLDivElement>(null);
   const pick = (place: number) => {
     setPicked(place);
+    requestAnimationFrame(() => form.current?.scrollIntoView({ block: 'nearest' }));
     const level = ladder.levels[place]?.level;
     if (level)
       setSearch(
@@ -90,14 +92,16 @@ export function Editor({ shipped, program }: Props) {
             says="Tap a rung to see its gate. Filled rungs are changed in this program."
           >
             <LadderRails levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
-            {picked !== null && ladder.levels[picked] && (
-              <GateForm
-                shown={ladder.levels[picked]}
-                shipped={shippedGate(shipped, ladder.levels[picked])}
-                draft={draft}
-                mayChange={decides}
-              />
-            )}
+            <Box ref={form}>
+              {picked !== null && ladder.levels[picked] && (
+                <GateForm
+                  shown={ladder.levels[picked]}
+                  shipped={shippedGate(shipped, ladder.levels[picked])}
+                  draft={draft}
+                  mayChange={decides}
+                />
+              )}
+            </Box>
             <Box component="details">
               <Box
                 component="summary"
