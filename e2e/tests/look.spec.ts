@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { flex, horse, programId, signIn } from './barn';
 
 /** The main views, on the sizes and in the lights people use. */
+test.describe.configure({ mode: 'parallel' });
 
 async function views(page: Page): Promise<[string, string][]> {
   const { horse_id } = await horse(page, 'Juniper Ash');

@@ -3,6 +3,7 @@ import type { Schemas } from '../src/api/client';
 import { newsOf } from '../src/board/news';
 import { differ } from '../src/compare/differ';
 import { lately } from '../src/draw/firstAsks';
+import { helpInWords, helpOf } from '../src/draw/help';
 import { inLines, layOut, type DrawnLevel } from '../src/draw/ladderLayout';
 import { change, hatchGap, points, zonesAt } from '../src/draw/softMap';
 import { rustyOf, underWay } from '../src/horse/levels';
@@ -213,4 +214,23 @@ test("the day after, over a month's end; a trainer's word says which way", () =>
   expect(saidState('overruled', true)).toBe("held by the trainer's word");
   expect(saidState('overruled', false)).toBe("kept back by the trainer's word");
   expect(saidState('rusty', true)).toBe('rusty');
+});
+
+test('help needed is counted ride by ride, and said which way it goes', () => {
+  const strip = (day: string, help: (string | null)[]) => ({
+    ride_id: day,
+    day,
+    in_window: true,
+    reps: help.map((one) => ({ measure: { kind: 'circle', help: one } })),
+  });
+  const rides = helpOf([
+    strip('2026-04-01', ['mostly_hand', 'mostly_hand']),
+    strip('2026-04-03', [null]),
+    strip('2026-04-05', ['even', 'mostly_leg']),
+  ] as unknown as Schemas['Strip'][]);
+  expect(rides.map(({ day }) => day)).toEqual(['2026-04-01', '2026-04-05']);
+  expect(helpInWords(rides)).toBe(
+    'Mostly leg on 50 % of the last answers, 0 % of the first: more leg and less hand now.',
+  );
+  expect(helpInWords(rides.slice(0, 1))).toContain('too few to say');
 });

@@ -5,8 +5,10 @@
 //! | case | is |
 //! |---|---|
 //! | first | the first request after the server has started: every rep is read |
-//! | changed | the first request after another device has sent an ask |
+//! | send | another device sends an ask: stored, and the horse judged anew |
+//! | changed | the first request after that |
 //! | unchanged | nothing new since the last request |
+//! | other date | the horse as it stood on another day: judged anew |
 #![allow(missing_docs)]
 
 #[path = "../tests/barn/mod.rs"]
@@ -16,12 +18,14 @@ use std::time::{Duration, Instant};
 
 use barn::{Server, Visitor};
 use cavesson_core::bench::barn::season;
+use cavesson_core::judge::days_between;
 use cavesson_core::ladder::Ladder;
 use cavesson_core::rep::Rep;
 use cavesson_core::ride::{NewRep, NewRide};
 use cavesson_store::rep::RepOfHorse;
 use cavesson_store::{BarnTransaction, rep, ride};
-use jiff::civil::Date;
+use jiff::tz::TimeZone;
+use jiff::{SignedDuration, Timestamp, ToSpan};
 use serde_json::json;
 use sqlx::PgPool;
 use uuid::Uuid;
@@ -32,6 +36,7 @@ const RIDES: usize = 640;
 const FIRST: usize = 12;
 const CHANGED: usize = 100;
 const UNCHANGED: usize = 200;
+const OTHER_DATES: i64 = 40;
 
 #[tokio::main(flavor = "multi_thread", worker_threads = 2)]
 async fn main() {
@@ -43,8 +48,8 @@ async fn main() {
     let pool = PgPool::connect(&address).await.expect("PostgreSQL answers");
     barn::TABLES.run(&pool).await.expect("the tables");
     let server = Server::start(pool).await;
-    let on = fill(&server).await;
-    let page = format!("/api/horses/{}/page?on={on}", server.oatcake);
+    fill(&server).await;
+    let page = format!("/api/horses/{}/page", server.oatcake);
 
     let mut first = Vec::new();
     for _ in 0..FIRST {
@@ -54,28 +59,40 @@ async fn main() {
     }
     let trainer = server.person("trainer@home").await;
     timed(&trainer, &page).await;
-    let mut changed = Vec::new();
+    let (mut sent, mut changed) = (Vec::new(), Vec::new());
     for _ in 0..CHANGED {
-        send_one(&trainer, server.oatcake).await;
+        sent.push(send_one(&trainer, server.oatcake).await);
         changed.push(timed(&trainer, &page).await);
     }
     let mut unchanged = Vec::new();
     for _ in 0..UNCHANGED {
         unchanged.push(timed(&trainer, &page).await);
     }
+    let mut other_date = Vec::new();
+    for days in 1..=OTHER_DATES {
+        let on = Timestamp::now().to_zoned(TimeZone::UTC).date() - days.days();
+        other_date.push(timed(&trainer, &format!("{page}?on={on}")).await);
+    }
     println!("| horse page, {REPS} reps | requests | median | p95 |");
     println!("|---|---:|---:|---:|");
     say("first after the server's start", first);
     say("after another device's ask", changed);
     say("nothing new", unchanged);
+    say("on another date", other_date);
+    say("(that ask itself, stored and judged)", sent);
 }
 
-/// One horse of 50,000 reps; the day of the last.
-async fn fill(server: &Server) -> Date {
+/// One horse of 50,000 reps, the last of them yesterday.
+async fn fill(server: &Server) {
     let mut reps = season(Ladder::shipped(), 7, RIDES);
     assert!(reps.len() >= REPS, "{} reps", reps.len());
     reps.truncate(REPS);
-    let last = reps.last().expect("reps").day;
+    let yesterday = Timestamp::now().to_zoned(TimeZone::UTC).date() - 1.day();
+    let later = days_between(reps.last().expect("reps").day, yesterday);
+    for rep in &mut reps {
+        rep.day += later.days();
+        rep.asked_at += SignedDuration::from_hours(24 * later);
+    }
     let (barn_id, rider_id): (Uuid, Uuid) = sqlx::query_as(
         "select barn_id, person_id from person where sign_in = 'trainer' and barn_id =
          (select barn_id from horse where horse_id = $1)",
@@ -117,7 +134,6 @@ async fn fill(server: &Server) -> Date {
         .execute(&server.pool)
         .await
         .expect("analyzed");
-    last
 }
 
 fn as_sent(rep: &Rep) -> NewRep {
@@ -135,9 +151,9 @@ fn as_sent(rep: &Rep) -> NewRep {
 }
 
 /// One more ask, as a device sends it.
-async fn send_one(device: &Visitor, horse_id: Uuid) {
+async fn send_one(device: &Visitor, horse_id: Uuid) -> Duration {
     let ride_id = Uuid::now_v7();
-    let at = jiff::Timestamp::now();
+    let at = Timestamp::now();
     let batch = json!({
         "rides": [{"ride_id": ride_id, "horse_id": horse_id, "started_at": at, "finished_at": null}],
         "reps": [{
@@ -146,12 +162,15 @@ async fn send_one(device: &Visitor, horse_id: Uuid) {
             "measure": {"kind": "give", "hand": "fingertip", "time_s": 0.8, "answer": "gave"},
         }],
     });
+    let began = Instant::now();
     let answer = device.post("/api/batches", &batch).await;
+    let took = began.elapsed();
     assert!(
         answer.status().is_success(),
         "{}",
         answer.text().await.unwrap_or_default()
     );
+    took
 }
 
 /// From sending the request to having read the whole answer.

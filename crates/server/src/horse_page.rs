@@ -1,13 +1,14 @@
 //! A horse as a whole: the one thing to do next, every level, the soft map, first
 //! asks, holes, slips, season, care.
 
+use std::collections::HashSet;
+
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::Side;
 use cavesson_core::evidence::first_ask::first_asks;
 use cavesson_core::evidence::slip::Slip;
 use cavesson_core::horse::{CareNote, RideMark, season};
-use cavesson_core::judge::history::days_between;
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
@@ -146,13 +147,20 @@ struct HorseSlip {
 /// A mare's season.
 #[derive(Serialize, ToSchema)]
 struct Season {
-    /// Days that were marked in season.
-    #[schema(value_type = Vec<String>)]
-    seen: Vec<Date>,
+    /// Rides that were marked in season, oldest first.
+    seen: Vec<SeasonRide>,
     /// Days to reckon with.
     expected: Vec<season::SeasonDays>,
     /// In season against out of season.
     share: Option<season::SeasonShare>,
+}
+
+/// A ride marked in season.
+#[derive(Serialize, ToSchema)]
+struct SeasonRide {
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    ride_id: Uuid,
 }
 
 /// A horse as a whole on a date.
@@ -318,19 +326,21 @@ fn season_of(judged: &Judged) -> Season {
         .rides
         .iter()
         .filter(|ride| ride.day <= judged.on);
-    let mut seen: Vec<Date> = rides
-        .clone()
+    let seen: Vec<SeasonRide> = rides
         .filter(|ride| in_season(&ride.marks))
-        .map(|ride| ride.day)
+        .map(|ride| SeasonRide {
+            day: ride.day,
+            ride_id: ride.ride_id,
+        })
         .collect();
-    seen.dedup();
-    let marked: std::collections::HashSet<Uuid> = rides
-        .filter(|ride| in_season(&ride.marks))
-        .map(|ride| ride.ride_id)
-        .collect();
+    let marked: HashSet<Uuid> = seen.iter().map(|ride| ride.ride_id).collect();
+    let days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
     let (mut inside, mut outside) = ((0, 0), (0, 0));
-    let asks = judged.file.asks.iter().flatten().filter(|ask| {
-        ask.day <= judged.on && days_between(ask.day, judged.on) <= SEASON_LOOK_BACK_DAYS
+    let oldest = judged.on.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
+    let asks = judged.file.asks.iter().flat_map(|asks| {
+        let start = asks.partition_point(|ask| ask.day < oldest);
+        let end = asks.partition_point(|ask| ask.day <= judged.on);
+        &asks[start..end]
     });
     for ask in asks {
         let tally = if marked.contains(&ask.ride_id) {
@@ -342,7 +352,7 @@ fn season_of(judged: &Judged) -> Season {
         tally.1 += 1;
     }
     Season {
-        expected: season::expected(&seen, judged.on),
+        expected: season::expected(&days, judged.on),
         share: season::compare(inside, outside),
         seen,
     }

@@ -2090,8 +2090,8 @@ export interface components {
         Season: {
             /** @description Days to reckon with. */
             expected: components["schemas"]["SeasonDays"][];
-            /** @description Days that were marked in season. */
-            seen: string[];
+            /** @description Rides that were marked in season, oldest first. */
+            seen: components["schemas"]["SeasonRide"][];
             share?: components["schemas"]["SeasonShare"] | null;
         };
         /** @description Days to reckon with. */
@@ -2106,6 +2106,13 @@ export interface components {
              * @description Last day.
              */
             to: string;
+        };
+        /** @description A ride marked in season. */
+        SeasonRide: {
+            /** Format: date */
+            day: string;
+            /** Format: uuid */
+            ride_id: string;
         };
         /** @description In season against out of season, over all asks of the last year. */
         SeasonShare: {

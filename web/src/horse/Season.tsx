@@ -1,8 +1,13 @@
+import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Section } from '../frame/Section';
 import { percent } from '../words/answers';
 import { shortDay, spans, type Span } from '../words/days';
+
+/** The latest rides in season that are linked. */
+const shownRides = 3;
 
 /** A mare's season: the days seen, the days to reckon with, and what it does to her answers. */
 export function Season({ season }: { season: Schemas['Season'] }) {
@@ -17,7 +22,21 @@ export function Season({ season }: { season: Schemas['Season'] }) {
       ) : (
         <>
           <Typography>
-            Seen {spans(seen).slice(-3).map(said).join(', ')}.{' '}
+            Seen{' '}
+            {spans(seen.map(({ day }) => day))
+              .slice(-3)
+              .map(said)
+              .join(', ')}{' '}
+            (
+            {seen.slice(-shownRides).map(({ day, ride_id }, index) => (
+              <span key={ride_id}>
+                {index > 0 && ', '}
+                <Box component={Link} to={`/rides/${ride_id}`} sx={{ color: 'text.primary' }}>
+                  the ride of {shortDay(day)}
+                </Box>
+              </span>
+            ))}
+            ).{' '}
             {expected.length > 0
               ? `Reckon with ${expected.map(({ from, to }) => said([from, to])).join(', ')}.`
               : 'No season is to be reckoned with over the winter.'}

@@ -4,6 +4,8 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
+import { helpOf } from '../draw/help';
+import { HelpOverTime } from '../draw/HelpOverTime';
 import { drawn, type DrawnRep } from '../draw/rein';
 import { ReinStrip } from '../draw/ReinStrip';
 import { horsePath } from '../horse/queries';
@@ -38,6 +40,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
   const picked = search.get('rep');
   const pick = (rep: string) =>
     setSearch((before) => ({ ...Object.fromEntries(before), rep }), { replace: true });
+  const help = helpOf(data.strips);
   const newest = [...data.strips].reverse();
   const rows = Math.max(0, ...newest.map((strip) => strip.reps.length));
   const pickedStrip = newest.find((strip) => strip.reps.some((rep) => rep.rep_id === picked));
@@ -88,6 +91,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
             </Typography>
           )}
           <StripKey />
+          {help.length > 0 && <HelpOverTime rides={help} />}
         </>
       )}
       <Button component={Link} to={levelPath(level)} sx={{ mt: 3 }}>

@@ -59,7 +59,19 @@ export function Editor({ shipped, program }: Props) {
   }));
   return (
     <>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 2,
+          alignItems: 'center',
+          position: 'sticky',
+          top: 0,
+          zIndex: 2,
+          py: 1,
+          bgcolor: 'background.default',
+        }}
+      >
         <Typography variant="h1" sx={{ flex: '1 1 260px' }}>
           {draft.content.name?.trim() ? draft.content.name : program ? 'Program' : 'A new program'}
         </Typography>
@@ -92,7 +104,7 @@ export function Editor({ shipped, program }: Props) {
             says="Tap a rung to see its gate. Filled rungs are changed in this program."
           >
             <LadderRails levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
-            <Box ref={form}>
+            <Box ref={form} sx={{ scrollMarginTop: '80px' }}>
               {picked !== null && ladder.levels[picked] && (
                 <GateForm
                   shown={ladder.levels[picked]}
@@ -114,7 +126,7 @@ export function Editor({ shipped, program }: Props) {
           </Section>
           <SchoolForm questions={shipped.questions} draft={draft} mayChange={decides} />
         </Box>
-        <Box sx={{ minWidth: 0, position: { lg: 'sticky' }, top: 8, alignSelf: 'start' }}>
+        <Box sx={{ minWidth: 0, position: { lg: 'sticky' }, top: 76, alignSelf: 'start' }}>
           {decides && <Preview content={draft.content} programId={program?.program_id ?? null} />}
           {program && <HorsesOnIt program={program} mayChange={decides} />}
           {program && <Versions program={program} draft={draft} mayChange={decides} />}

@@ -23,6 +23,9 @@ export function measureInWords(measure: Measure): string {
         gaveAfter(measure),
         handWords[measure.hand],
         measure.bumps != null && plural(measure.bumps, 'bump'),
+        measure.mouth && mouthWords[measure.mouth],
+        measure.feet && feetWords[measure.feet],
+        measure.stayed_soft === false && 'hard again after the release',
       ]);
     case 'steps':
       return join([
@@ -36,6 +39,7 @@ export function measureInWords(measure: Measure): string {
         measure.fell_in && 'fell in',
         measure.fell_out && 'fell out',
         measure.broke_gait && 'broke gait',
+        measure.help && helpWords[measure.help],
       ]);
     case 'stop':
       return join([
@@ -69,6 +73,7 @@ export function measureInWords(measure: Measure): string {
       return join([
         `${measure.carried} of ${measure.asked} ${measure.unit === 'seconds' ? 's' : 'circles'}`,
         measure.leaves > 0 && `left it ${plural(measure.leaves, 'time')}`,
+        measure.help && helpWords[measure.help],
       ]);
     case 'obstacle':
       return join([
@@ -106,6 +111,24 @@ function gaveAfter({ answer, time_s }: Give): string {
   const came = answer === 'gave' || answer === 'late';
   return `${answerWords[answer]}${came ? ' after' : ', waited'} ${seconds(time_s)}`;
 }
+
+export const helpWords: Record<Schemas['Help'], string> = {
+  mostly_hand: 'mostly hand',
+  even: 'hand and leg',
+  mostly_leg: 'mostly leg',
+};
+
+const mouthWords: Record<Schemas['Mouth'], string> = {
+  quiet: 'works the bit quietly',
+  still: 'holds the bit still',
+  frantic: 'chews frantically',
+};
+
+const feetWords: Record<Schemas['Feet'], string> = {
+  kept_going: 'feet kept going',
+  stuck: 'feet stuck',
+  hurried: 'feet hurried',
+};
 
 const endWords: Record<Schemas['Ends'], string> = {
   hind_first: 'hind end first',

@@ -2,7 +2,6 @@
 //! confirm, and confirm advance.
 
 use jiff::civil::Date;
-use jiff::{SpanRelativeTo, ToSpan, Unit};
 use serde::{Deserialize, Serialize};
 
 use super::ease;
@@ -215,7 +214,6 @@ pub fn share_below(below: &[DayTally], gate: &Gate, on: Date) -> Option<f64> {
 
 /// Whole days from `from` to `to`.
 pub fn days_between(from: Date, to: Date) -> i64 {
-    let span = to.since(from).unwrap_or_else(|_| 0.days());
-    span.total((Unit::Day, SpanRelativeTo::days_are_24_hours()))
-        .map_or(0, |days| days as i64)
+    // A span of dates is counted in days unless asked otherwise.
+    to.since(from).map_or(0, |span| i64::from(span.get_days()))
 }

@@ -13,8 +13,8 @@ use crate::rep::run::RunBarrel;
 use crate::rep::stop::{Cue, Head};
 use crate::rep::turn::{Position, Shoulders, Tempo, TurnResult, Weight};
 use crate::rep::{
-    Answer, Calm, Carry, Change, Circle, Count, Depart, Give, HandWeight, Measure, Obstacle, Roll,
-    Run, Steps, Stop, Turn,
+    Answer, Calm, Carry, Change, Circle, Count, Depart, Give, HandWeight, Help, Measure, Obstacle,
+    Roll, Run, Steps, Stop, Turn,
 };
 use crate::{Gait, Side};
 
@@ -26,12 +26,12 @@ pub fn draw(level: &LadderLevel, chance: f64, rng: &mut ChaCha8Rng) -> Measure {
         MeasureKind::Give if soft => Measure::Give(soft_give(chance, gate.most_s(level.gait), rng)),
         MeasureKind::Give => Measure::Give(other_give(gate.most_s(level.gait), rng)),
         MeasureKind::Steps => Measure::Steps(steps(soft, rng)),
-        MeasureKind::Circle => Measure::Circle(circle(soft, rng)),
+        MeasureKind::Circle => Measure::Circle(circle(soft, help(chance), rng)),
         MeasureKind::Stop => Measure::Stop(stop(soft, gate.strides_at(level.gait), rng)),
         MeasureKind::Roll => Measure::Roll(roll(soft, rng)),
         MeasureKind::Depart => Measure::Depart(depart(soft, rng)),
         MeasureKind::Change => Measure::Change(change(soft, rng)),
-        MeasureKind::Carry => Measure::Carry(carry(soft, rng)),
+        MeasureKind::Carry => Measure::Carry(carry(soft, help(chance), rng)),
         MeasureKind::Obstacle => Measure::Obstacle(obstacle(soft, rng)),
         MeasureKind::Turn => Measure::Turn(turn(soft, level.gait, rng)),
         MeasureKind::Run => Measure::Run(run(soft, rng)),
@@ -89,7 +89,16 @@ fn steps(soft: bool, rng: &mut ChaCha8Rng) -> Steps {
     }
 }
 
-fn circle(soft: bool, rng: &mut ChaCha8Rng) -> Circle {
+/// The readier the horse, the less hand and the more leg it takes.
+fn help(chance: f64) -> Help {
+    match chance {
+        chance if chance < 0.55 => Help::MostlyHand,
+        chance if chance < 0.8 => Help::Even,
+        _ => Help::MostlyLeg,
+    }
+}
+
+fn circle(soft: bool, help: Help, rng: &mut ChaCha8Rng) -> Circle {
     let circles = rng.random_range(1..=3);
     Circle {
         circles,
@@ -98,7 +107,7 @@ fn circle(soft: bool, rng: &mut ChaCha8Rng) -> Circle {
         fell_in: !soft && rng.random_bool(0.4),
         fell_out: false,
         broke_gait: !soft && rng.random_bool(0.15),
-        help: None,
+        help: Some(help),
     }
 }
 
@@ -163,7 +172,7 @@ fn change(soft: bool, rng: &mut ChaCha8Rng) -> Change {
     }
 }
 
-fn carry(soft: bool, rng: &mut ChaCha8Rng) -> Carry {
+fn carry(soft: bool, help: Help, rng: &mut ChaCha8Rng) -> Carry {
     let asked = f64::from(rng.random_range(2..7) * 10);
     Carry {
         unit: CarryUnit::Seconds,
@@ -178,7 +187,7 @@ fn carry(soft: bool, rng: &mut ChaCha8Rng) -> Carry {
         } else {
             rng.random_range(2..6)
         },
-        help: None,
+        help: Some(help),
     }
 }
 
