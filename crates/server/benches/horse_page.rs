@@ -20,7 +20,6 @@ use barn::{Server, Visitor};
 use cavesson_core::bench::barn::season;
 use cavesson_core::judge::days_between;
 use cavesson_core::ladder::Ladder;
-use cavesson_core::rep::Rep;
 use cavesson_core::ride::{NewRep, NewRide};
 use cavesson_store::rep::RepOfHorse;
 use cavesson_store::{BarnTransaction, rep, ride};
@@ -117,7 +116,7 @@ async fn fill(server: &Server) {
         ride::put(&mut transaction, &new, of_ride[0].day, rider_id)
             .await
             .expect("a ride");
-        let sent: Vec<NewRep> = of_ride.iter().map(as_sent).collect();
+        let sent: Vec<NewRep> = of_ride.iter().map(NewRep::from).collect();
         let of_horse: Vec<RepOfHorse<'_>> = sent
             .iter()
             .map(|rep| RepOfHorse {
@@ -134,20 +133,6 @@ async fn fill(server: &Server) {
         .execute(&server.pool)
         .await
         .expect("analyzed");
-}
-
-fn as_sent(rep: &Rep) -> NewRep {
-    NewRep {
-        rep_id: rep.rep_id,
-        ride_id: rep.ride_id,
-        skill: rep.skill.clone(),
-        rung: rep.rung.clone(),
-        side: rep.side,
-        asked_at: rep.asked_at,
-        measure: rep.measure.clone(),
-        faults: rep.faults.clone(),
-        undone: false,
-    }
 }
 
 /// One more ask, as a device sends it.

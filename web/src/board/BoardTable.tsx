@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { HeldPost } from '../draw/HeldPost';
 import { VerdictMark } from '../draw/VerdictMark';
+import { plainTable } from '../frame/plainTable';
 import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
@@ -29,16 +30,7 @@ export function BoardTable({ board }: { board: Schemas['Board'] }) {
       <Box
         component="table"
         sx={{
-          borderCollapse: 'collapse',
-          width: '100%',
-          '& th, & td': {
-            textAlign: 'left',
-            verticalAlign: 'top',
-            py: 1,
-            pr: 1,
-            borderTop: '1px solid',
-            borderColor: 'divider',
-          },
+          ...plainTable,
           '& thead th': { borderTop: 0, verticalAlign: 'bottom', fontSize: 15, lineHeight: 1.15 },
         }}
       >

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
+import { plainTable } from '../frame/plainTable';
 import type { HorseLevel, HorsePage } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { verdictWords } from '../words/answers';
@@ -18,21 +19,7 @@ interface Props {
 /** The levels on which two pages differ, track by track. */
 export function DifferTable({ pairs, pages, tracks }: Props) {
   return (
-    <Box
-      component="table"
-      sx={{
-        borderCollapse: 'collapse',
-        width: '100%',
-        '& th, & td': {
-          textAlign: 'left',
-          verticalAlign: 'top',
-          py: 0.75,
-          pr: 1.5,
-          borderTop: '1px solid',
-          borderColor: 'divider',
-        },
-      }}
-    >
+    <Box component="table" sx={plainTable}>
       <thead>
         <tr>
           <th scope="col">Level</th>

@@ -8,11 +8,11 @@ import { FieldGate } from '../draw/FieldGate';
 import { VerdictMark } from '../draw/VerdictMark';
 import { VerdictRuns } from '../draw/VerdictRuns';
 import { Asked } from '../frame/Asked';
+import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { horseLine, verdictWords } from '../words/answers';
 import { dayIn, longDay } from '../words/days';
-import { horsePath } from '../horse/queries';
 import { Ahead } from './Ahead';
 import { Decide } from './Decide';
 import { levelPath, levelQuery, type HorseLevel } from './queries';
@@ -54,15 +54,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
   };
   return (
     <>
-      <Typography variant="h1">
-        <Box
-          component={Link}
-          to={horsePath(horse.horse_id, level.on)}
-          sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 5 }}
-        >
-          {horse.name}
-        </Box>
-      </Typography>
+      <HorseHeading horse={horse} on={level.on} />
       <Typography sx={{ color: 'text.secondary' }}>
         {horseLine(horse)}. {judged.level.name}
         {!today && `, as of ${longDay(judgement.on)}`}

@@ -8,10 +8,10 @@ import { helpOf } from '../draw/help';
 import { HelpOverTime } from '../draw/HelpOverTime';
 import { drawn, type DrawnRep } from '../draw/rein';
 import { ReinStrip } from '../draw/ReinStrip';
-import { horsePath } from '../horse/queries';
 import { railNames, type ItemKind } from '../draw/rails';
 import { StripKey } from '../draw/StripKey';
 import { Asked } from '../frame/Asked';
+import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { sideWords, type Side } from '../words/answers';
@@ -46,15 +46,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
   const pickedStrip = newest.find((strip) => strip.reps.some((rep) => rep.rep_id === picked));
   return (
     <>
-      <Typography variant="h1">
-        <Box
-          component={Link}
-          to={horsePath(data.horse.horse_id, level.on)}
-          sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 5 }}
-        >
-          {data.horse.name}
-        </Box>
-      </Typography>
+      <HorseHeading horse={data.horse} on={level.on} />
       <Typography sx={{ color: 'text.secondary' }}>
         {data.level.name}
         {level.on && `, up to ${longDay(level.on)}`}

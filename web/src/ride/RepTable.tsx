@@ -1,27 +1,13 @@
 import Box from '@mui/material/Box';
 import type { DrawnRep } from '../draw/rein';
+import { plainTable } from '../frame/plainTable';
 import { sideWords } from '../words/answers';
 import { measureInWords } from '../words/measures';
 
 /** The rein strip in words: every rep in the order of asking. */
 export function RepTable({ reps, picked }: { reps: DrawnRep[]; picked: string | null }) {
   return (
-    <Box
-      component="table"
-      sx={{
-        borderCollapse: 'collapse',
-        width: '100%',
-        mt: 2,
-        fontVariantNumeric: 'tabular-nums',
-        '& th, & td': {
-          textAlign: 'left',
-          py: 0.5,
-          pr: 1.5,
-          borderBottom: '1px solid',
-          borderColor: 'divider',
-        },
-      }}
-    >
+    <Box component="table" sx={{ ...plainTable, mt: 2, fontVariantNumeric: 'tabular-nums' }}>
       <caption style={{ textAlign: 'left', fontWeight: 700 }}>Every ask in words</caption>
       <thead>
         <tr>

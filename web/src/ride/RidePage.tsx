@@ -10,8 +10,8 @@ import { drawn } from '../draw/rein';
 import { ReinStrip } from '../draw/ReinStrip';
 import { StripKey } from '../draw/StripKey';
 import { Asked } from '../frame/Asked';
+import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
-import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { useQueue } from '../queue/queue';
 import { drawnKept } from '../recorder/LiveRein';
@@ -50,15 +50,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
   const says = records && ride.finished_at != null;
   return (
     <>
-      <Typography variant="h1">
-        <Box
-          component={Link}
-          to={horsePath(ride.horse.horse_id)}
-          sx={{ color: 'text.primary', textDecorationThickness: 2, textUnderlineOffset: 5 }}
-        >
-          {ride.horse.name}
-        </Box>
-      </Typography>
+      <HorseHeading horse={ride.horse} />
       <Typography sx={{ mb: 2, color: 'text.secondary' }}>
         {longDay(ride.day)}, {clockIn(time_zone, ride.started_at)}
         {ride.finished_at

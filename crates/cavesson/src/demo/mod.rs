@@ -2,11 +2,12 @@
 //! show that neighbours see nothing.
 //!
 //! - [`people`]: who signs in
-//! - [`horses`], [`worked`]: the horses and what each is there to show
+//! - [`horse`], [`horses`], [`worked`]: the horses and what each is there to show
 //! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
 //! - [`programs`]: what the barn changes on the ladder
 //! - [`stored`]: how a horse comes to the barn, and what was said on the way
 
+mod horse;
 mod horses;
 mod people;
 mod programs;
@@ -73,7 +74,9 @@ async fn fill(pool: &sqlx::PgPool, demo: &people::DemoBarn, now: &Zoned) -> anyh
         place::add(&mut transaction, &place).await?;
         places.push(place.place_id);
     }
-    let programs = programs::add(&mut transaction, demo, &people).await?;
+    let trainer = demo.people.first().context("a barn has people")?;
+    let made_by = *people.get(trainer.sign_in).context("its trainer")?;
+    let programs = programs::add(&mut transaction, demo.programs, made_by).await?;
     let ids = stored::DemoBarnIds {
         people,
         places,

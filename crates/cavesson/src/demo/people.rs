@@ -7,7 +7,8 @@ use cavesson_store::BarnTransaction;
 use cavesson_store::person::{self, Person};
 use uuid::Uuid;
 
-use super::horses::{self, DemoHorse};
+use super::horse::DemoHorse;
+use super::horses;
 use super::programs::{self, DemoProgram};
 
 /// One barn of the demo.

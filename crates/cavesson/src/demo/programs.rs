@@ -2,14 +2,11 @@
 
 use std::collections::{BTreeMap, HashMap};
 
-use anyhow::Context;
 use cavesson_core::ladder::{Ladder, LadderFile, RungId, SkillId};
 use cavesson_core::program::{GateChange, Program, Schools};
 use cavesson_store::{BarnTransaction, program};
 use serde_json::{Map, Value, json};
 use uuid::Uuid;
-
-use super::people::DemoBarn;
 
 /// A program of the demo.
 pub struct DemoProgram {
@@ -29,13 +26,11 @@ pub const SALTGRASS: &[DemoProgram] = &[DemoProgram {
 /// Adds a barn's programs; their ids by name.
 pub async fn add(
     barn: &mut BarnTransaction,
-    demo: &DemoBarn,
-    people: &HashMap<&'static str, Uuid>,
+    programs: &[DemoProgram],
+    made_by: Uuid,
 ) -> anyhow::Result<HashMap<&'static str, Uuid>> {
     let mut ids = HashMap::new();
-    let trainer = demo.people.first().context("a barn has people")?;
-    let made_by = *people.get(trainer.sign_in).context("its trainer")?;
-    for of_demo in demo.programs {
+    for of_demo in programs {
         let content = content(of_demo)?;
         // The store takes any; the server checks, and so does the demo.
         let ladder = Ladder::of(LadderFile::shipped(), &content)?;

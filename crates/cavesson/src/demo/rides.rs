@@ -130,7 +130,7 @@ pub async fn add(
             note: None,
         };
         ride::put(barn, &new, first.day, rider_id).await?;
-        let reps: Vec<NewRep> = simulated.reps.iter().map(as_sent).collect();
+        let reps: Vec<NewRep> = simulated.reps.iter().map(NewRep::from).collect();
         let of_horse: Vec<RepOfHorse<'_>> = reps
             .iter()
             .map(|rep| RepOfHorse { rep, horse_id })
@@ -138,20 +138,6 @@ pub async fn add(
         rep::put(barn, &of_horse, rider_id).await?;
     }
     Ok(())
-}
-
-fn as_sent(rep: &Rep) -> NewRep {
-    NewRep {
-        rep_id: rep.rep_id,
-        ride_id: rep.ride_id,
-        skill: rep.skill.clone(),
-        rung: rep.rung.clone(),
-        side: rep.side,
-        asked_at: rep.asked_at,
-        measure: rep.measure.clone(),
-        faults: rep.faults.clone(),
-        undone: false,
-    }
 }
 
 #[cfg(test)]

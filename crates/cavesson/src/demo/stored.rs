@@ -17,7 +17,7 @@ use jiff::civil::{Date, time};
 use jiff::{ToSpan, Zoned};
 use uuid::Uuid;
 
-use super::horses::{Decision, DemoHorse};
+use super::horse::{Decision, DemoHorse};
 use super::season::Season;
 use super::{rides, work};
 

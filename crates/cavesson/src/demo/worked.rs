@@ -6,7 +6,7 @@ use cavesson_core::horse::CareKind;
 use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
 
-use super::horses::{Decision, DemoHorse, PLAIN};
+use super::horse::{Decision, DemoHorse, PLAIN};
 use super::work::Work;
 
 const ALL: (usize, usize) = (0, usize::MAX);

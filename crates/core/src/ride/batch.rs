@@ -12,8 +12,8 @@ use crate::bounds::{CLOCK_AHEAD_S, FieldError, REPS_AT_ONCE, RIDES_AT_ONCE};
 use crate::bounds::{NOTE_LETTERS, SPOTS};
 use crate::horse::RideMark;
 use crate::ladder::{FaultId, Ladder, Level, RungId, SkillId};
-use crate::rep::Measure;
 use crate::rep::check::{check_answer, check_fault, find_level};
+use crate::rep::{Measure, Rep};
 
 /// Nothing was recorded before the product was.
 const EARLIEST: &str = "2020-01-01T00:00:00Z";
@@ -180,6 +180,23 @@ impl NewRide {
             ));
         }
         Ok(())
+    }
+}
+
+impl From<&Rep> for NewRep {
+    /// The rep as a device would have sent it.
+    fn from(rep: &Rep) -> NewRep {
+        NewRep {
+            rep_id: rep.rep_id,
+            ride_id: rep.ride_id,
+            skill: rep.skill.clone(),
+            rung: rep.rung.clone(),
+            side: rep.side,
+            asked_at: rep.asked_at,
+            measure: rep.measure.clone(),
+            faults: rep.faults.clone(),
+            undone: false,
+        }
     }
 }
 
