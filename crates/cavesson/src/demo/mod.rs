@@ -75,10 +75,11 @@ async fn fill(pool: &sqlx::PgPool, demo: &people::DemoBarn, now: &Zoned) -> anyh
         places.push(place.place_id);
     }
     let trainer = demo.people.first().context("a barn has people")?;
-    let made_by = *people.get(trainer.sign_in).context("its trainer")?;
-    let programs = programs::add(&mut transaction, demo.programs, made_by).await?;
+    let trainer_id = *people.get(trainer.sign_in).context("its trainer")?;
+    let programs = programs::add(&mut transaction, demo.programs, trainer_id).await?;
     let ids = stored::DemoBarnIds {
         people,
+        trainer_id,
         places,
         programs,
     };

@@ -24,6 +24,8 @@ use super::{rides, work};
 /// What a barn has when its horses come.
 pub struct DemoBarnIds {
     pub people: HashMap<&'static str, Uuid>,
+    /// Who has the last word.
+    pub trainer_id: Uuid,
     pub places: Vec<Uuid>,
     pub programs: HashMap<&'static str, Uuid>,
 }
@@ -52,7 +54,7 @@ pub async fn add(
     put_week(barn, demo, ids, horse_id, rider_id).await?;
     let plan = plan(demo, now)?;
     let first_day = plan.first().map_or(now.date(), |ride| ride.day);
-    came_with(barn, demo, horse_id, rider_id, first_day).await?;
+    came_with(barn, demo, horse_id, ids.trainer_id, first_day).await?;
     add_care(barn, demo, horse_id, rider_id, now.date()).await?;
     if !plan.is_empty() {
         let ridden = ride(demo, &plan, now)?;
@@ -62,7 +64,7 @@ pub async fn add(
             _ => Vec::new(),
         };
         rides::add(barn, horse_id, rider_id, &ridden, marks).await?;
-        say(barn, demo, horse_id, rider_id, &plan).await?;
+        say(barn, demo, horse_id, ids.trainer_id, &plan).await?;
     }
     Ok(())
 }
