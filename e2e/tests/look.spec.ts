@@ -16,6 +16,13 @@ async function views(page: Page): Promise<[string, string][]> {
   ];
 }
 
+/** The last ride on which a horse was asked to back. */
+async function rideId(page: Page, horseId: string): Promise<string> {
+  const answer = await page.request.get(`/api/horses/${horseId}/levels/frame.back/stand/strips`);
+  const { strips } = (await answer.json()) as { strips: { ride_id: string }[] };
+  return strips.at(-1)!.ride_id;
+}
+
 /** The views of the judge. */
 async function judgeViews(page: Page): Promise<[string, string][]> {
   const [halfmoon, harrow] = [await horse(page, 'Halfmoon'), await horse(page, 'Harrow')];
@@ -28,6 +35,8 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     ['/outcomes', 'Looking back'],
     [`/compare?horse=${harrow.horse_id}&with=${halfmoon.horse_id}`, 'Side by side'],
     [`/horses/${harrow.horse_id}/levels/frame.back/stand`, 'Harrow'],
+    [`/horses/${halfmoon.horse_id}/levels/bend.forward-circle/lope/strip`, 'Halfmoon'],
+    [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];
 }
 

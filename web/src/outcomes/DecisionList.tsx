@@ -2,16 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import type { Schemas } from '../api/client';
 import { OutcomeMark } from '../draw/OutcomeMark';
 import { useWithdrawOverrule } from '../horse/queries';
 import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, saidDay } from '../words/days';
+import { cameWith, type Decision } from './cameWith';
 import { keptBackWords, outcomeWords } from '../words/states';
-
-type Decision = Schemas['OverruleOutcome'];
 
 /** Decisions of trainers, each with its reason and what came of it. */
 export function DecisionList({
@@ -33,24 +31,6 @@ export function DecisionList({
       ))}
     </Box>
   );
-}
-
-interface Group {
-  first: Decision;
-  others: Decision[];
-}
-
-/** Decisions of one day, horse and reason stand together: a horse came with all of it. */
-function cameWith(decisions: Decision[]): Group[] {
-  const found = new Map<string, Group>();
-  for (const decision of decisions) {
-    const { day, reason, counts_as } = decision.overrule;
-    const key = [decision.horse.horse_id, day, reason, counts_as, decision.withdrawn].join('|');
-    const known = found.get(key);
-    if (known) known.others.push(decision);
-    else found.set(key, { first: decision, others: [] });
-  }
-  return [...found.values()];
 }
 
 function Line({

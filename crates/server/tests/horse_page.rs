@@ -1,0 +1,193 @@
+//! The horse page beyond its levels: sides, season, another date, what owners see,
+//! two servers that never disagree.
+
+mod barn;
+
+use barn::{Server, TABLES, level, problem, ride, soft_rides};
+use reqwest::StatusCode;
+use serde_json::{Value, json};
+use sqlx::PgPool;
+use uuid::Uuid;
+
+async fn page(server: &Server, who: &str, horse: Uuid, query: &str) -> Value {
+    let person = server.person(who).await;
+    person
+        .json(&format!("/api/horses/{horse}/page{query}"))
+        .await
+}
+
+/// A ride on which the right was braced all along.
+fn right_braced(horse: Uuid, days_ago: i64) -> Value {
+    let mut batch = ride(horse, days_ago, 6);
+    for rep in batch["reps"].as_array_mut().unwrap() {
+        if rep["side"] == "right" {
+            rep["measure"] = json!({"kind": "give", "hand": "closed_hand", "time_s": 5.0, "answer": "did_not_give"});
+        }
+    }
+    batch
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn the_stiff_side_is_named_level_by_level_and_over_all(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    for days in [3, 2, 1] {
+        let sent = trainer
+            .post("/api/batches", &right_braced(server.oatcake, days))
+            .await;
+        assert_eq!(sent.status(), StatusCode::OK);
+    }
+    let page = page(&server, "trainer@home", server.oatcake, "").await;
+    let flex = &page["sides"][0];
+    assert_eq!(flex["left"], json!({"soft": 18, "asked": 18}));
+    assert_eq!(flex["right"], json!({"soft": 0, "asked": 18}));
+    assert_eq!(flex["surely"], true);
+    assert_eq!(flex["evenness"]["stiff_side"], "right");
+    assert_eq!(flex["evenness"]["difference"], 1.0);
+    assert!(flex["evenness"]["symmetry_index_pct"].as_f64().unwrap() < 0.0);
+    assert!(flex["low"].as_f64().unwrap() > 0.7);
+    let place = flex["level"].as_u64().unwrap() as usize;
+    assert_eq!(page["levels"][place]["level"]["skill"], "bend.flex");
+    assert_eq!(page["stiff_side"]["side"], "right");
+    assert_eq!(page["stiff_side"]["neglected"], false);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn a_mares_rides_in_season_are_listed_and_held_against_the_others(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let mut in_season = ride(server.oatcake, 2, 6);
+    in_season["rides"][0]["marks"] = json!(["in_season"]);
+    for rep in in_season["reps"].as_array_mut().unwrap() {
+        rep["measure"]["answer"] = json!("did_not_give");
+    }
+    for batch in [ride(server.oatcake, 9, 6), in_season.clone()] {
+        assert_eq!(
+            trainer.post("/api/batches", &batch).await.status(),
+            StatusCode::OK
+        );
+    }
+    let mare = page(&server, "trainer@home", server.oatcake, "").await;
+    let season = &mare["season"];
+    assert_eq!(season["seen"].as_array().unwrap().len(), 1);
+    assert_eq!(
+        season["seen"][0]["ride_id"],
+        in_season["rides"][0]["ride_id"]
+    );
+    let share = &season["share"];
+    assert_eq!(
+        (&share["in_soft"], &share["in_asked"]),
+        (&json!(0), &json!(12))
+    );
+    assert_eq!(
+        (&share["out_soft"], &share["out_asked"]),
+        (&json!(12), &json!(12))
+    );
+    assert!(share["high"].as_f64().unwrap() < 0.0);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn on_another_date_it_is_as_it_stood_then(pool: PgPool) {
+    let server = Server::start(pool).await;
+    soft_rides(&server, server.oatcake, &[40, 38, 36, 34]).await;
+    let now = page(&server, "trainer@home", server.oatcake, "").await;
+    assert_eq!(level(&now, "bend.flex", "stand")["state"], "rusty");
+    let today: jiff::civil::Date = now["on"].as_str().unwrap().parse().unwrap();
+    let then = today.saturating_sub(jiff::ToSpan::days(33));
+    let back = page(
+        &server,
+        "trainer@home",
+        server.oatcake,
+        &format!("?on={then}"),
+    )
+    .await;
+    assert_eq!(level(&back, "bend.flex", "stand")["state"], "held");
+    let before = today.saturating_sub(jiff::ToSpan::days(60));
+    let nothing = page(
+        &server,
+        "trainer@home",
+        server.oatcake,
+        &format!("?on={before}"),
+    )
+    .await;
+    assert_eq!(level(&nothing, "bend.flex", "stand")["days"], 0);
+    assert_eq!(nothing["first_asks"], json!([]));
+    let (status, body) = problem(
+        server
+            .person("trainer@home")
+            .await
+            .get(&format!("/api/horses/{}/page?on=yesterday", server.oatcake))
+            .await,
+    )
+    .await;
+    assert_eq!(status, 422);
+    assert!(body["detail"].as_str().unwrap().contains("on"), "{body}");
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn owners_see_their_own_horse_and_strangers_see_nothing(pool: PgPool) {
+    let server = Server::start(pool).await;
+    soft_rides(&server, server.oatcake, &[2, 1]).await;
+    let owner = server.person("owner@home").await;
+    let owned = owner.json("/api/horses").await[0]["horse_id"].clone();
+    let own = owner
+        .json(&format!("/api/horses/{}/page", owned.as_str().unwrap()))
+        .await;
+    assert_eq!(own["horse"]["horse_id"], owned);
+    for (who, horse) in [
+        ("owner@home", server.stranger),
+        ("trainer@other", server.oatcake),
+        ("trainer@home", Uuid::now_v7()),
+    ] {
+        let answer = server
+            .person(who)
+            .await
+            .get(&format!("/api/horses/{horse}/page"))
+            .await;
+        let (status, _) = problem(answer).await;
+        assert_eq!(status, 404, "{who}");
+    }
+    let unsigned = server
+        .visitor()
+        .get(&format!("/api/horses/{}/page", server.oatcake))
+        .await;
+    assert_eq!(unsigned.status(), StatusCode::UNAUTHORIZED);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn two_servers_over_one_database_never_disagree(pool: PgPool) {
+    let one = Server::start(pool).await;
+    let other = one.another().await;
+    let (here, there) = (
+        one.person("trainer@home").await,
+        other.person("trainer@home").await,
+    );
+    let path = format!("/api/horses/{}/page", one.oatcake);
+    for days in [7, 5, 3, 1] {
+        // Both have the horse in memory; one of them is told of more.
+        assert_eq!(here.json(&path).await, there.json(&path).await);
+        let batch = ride(one.oatcake, days, 5);
+        assert_eq!(
+            here.post("/api/batches", &batch).await.status(),
+            StatusCode::OK
+        );
+        let (a, b) = (here.json(&path).await, there.json(&path).await);
+        assert_eq!(a, b);
+        // What was taken back is gone from both.
+        let mut back = batch.clone();
+        let reps = back["reps"].as_array_mut().unwrap();
+        reps.truncate(1);
+        reps[0]["undone"] = json!(true);
+        assert_eq!(
+            there.post("/api/batches", &back).await.status(),
+            StatusCode::OK
+        );
+        let asked = |page: &Value| {
+            let sides = level(page, "bend.flex", "stand")["sides"].clone();
+            sides[0]["asked"].as_u64().unwrap() + sides[1]["asked"].as_u64().unwrap()
+        };
+        let (c, d) = (here.json(&path).await, there.json(&path).await);
+        assert_eq!(c, d);
+        assert_eq!(asked(&c) + 1, asked(&a));
+    }
+}
