@@ -238,6 +238,11 @@ test('the board says who is ready, stuck, rusty, and leads to the horse', async 
     for (const { name } of levels)
       await expect(ready.getByRole('link', { name: `${one.name}: ${name}` })).toBeVisible();
   await expect(ready.getByRole('link', { name: /Thimble: Flexes to a light rein/ })).toBeVisible();
+  await expect(
+    page
+      .getByRole('region', { name: 'Stiff side not worked' })
+      .getByRole('link', { name: /Juniper Ash: the right: \d+ asks in a week, \d+ on the other/ }),
+  ).toBeVisible();
   const stuck = page.getByRole('region', { name: 'Stuck', exact: true });
   await expect(stuck.getByRole('link', { name: /Harrow: Rolls back .* \d+ days/ })).toBeVisible();
   await expect(

@@ -36,6 +36,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             last_ride: 1,
             wanted: Verdict::Confirm,
             climbs: false,
+            fewer_right: 0,
         }),
         ..PLAIN
     },
@@ -58,6 +59,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             last_ride: 1,
             wanted: Verdict::Advance,
             climbs: true,
+            fewer_right: 0,
         }),
         work: GROUND,
         ..PLAIN
@@ -82,6 +84,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             last_ride: 1,
             wanted: Verdict::Stay,
             climbs: false,
+            fewer_right: 0,
         }),
         work: GROUND,
         ..PLAIN
@@ -108,6 +111,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             last_ride: 2,
             wanted: Verdict::EaseBack,
             climbs: false,
+            fewer_right: 2,
         }),
         work: GROUND,
         ..PLAIN
@@ -128,6 +132,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             last_ride: 27,
             wanted: Verdict::Refresh,
             climbs: false,
+            fewer_right: 0,
         }),
         ..PLAIN
     },
@@ -164,6 +169,7 @@ pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
         last_ride: 1,
         wanted: Verdict::Stay,
         climbs: false,
+        fewer_right: 0,
     }),
     ..PLAIN
 }];

@@ -24,6 +24,8 @@ pub struct Part {
     pub wanted: Verdict,
     /// Whether it went from stay to confirm to advance on the way.
     pub climbs: bool,
+    /// How many asks fewer it gets on the right, the side it likes less.
+    pub fewer_right: u32,
 }
 
 const SEEDS: u64 = 4000;
@@ -39,7 +41,10 @@ pub fn cast(part: &Part, now: &Zoned, starts_at: (i8, i8)) -> anyhow::Result<Vec
     let at = ladder
         .at(&level())
         .context("the demo's level is on the ladder")?;
-    let plan = plan(part.ride_days, part.last_ride, now, starts_at)?;
+    let mut plan = plan(part.ride_days, part.last_ride, now, starts_at)?;
+    for block in plan.iter_mut().flat_map(|ride| &mut ride.blocks) {
+        block.right -= part.fewer_right;
+    }
     (1..=SEEDS)
         .map(|seed| simulate(&part.traits, at, &plan, seed))
         .find(|ridden| {
