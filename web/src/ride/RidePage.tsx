@@ -89,7 +89,7 @@ function Block({ block, ride, children }: BlockProps) {
   };
   return (
     <Box component="section" sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 6 } }}>
-      <Box sx={{ flex: '0 0 auto' }}>
+      <Box sx={{ flex: '0 0 auto', width: 300 }}>
         <Typography variant="h2">{block.level.name}</Typography>
         <Box
           sx={{
