@@ -8,7 +8,7 @@ const address = `http://127.0.0.1:${CAVESSON_PORT}`;
 export default defineConfig({
   testDir: 'tests',
   workers: 2,
-  // Holds are timed to a twentieth of a second: that file runs when the others are done.
+  // Holds are timed: that file runs when the others are done.
   projects: [
     { name: 'everything else', testIgnore: 'whole-path.spec.ts' },
     {

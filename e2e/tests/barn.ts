@@ -62,17 +62,6 @@ export async function hold(page: Page, side: Side, ms: number, slideTo?: string)
   return { least: (releasing - pressed) / 1000, most: (performance.now() - pressing) / 1000 };
 }
 
-/** A hold of that many seconds, give or take a twentieth; a busy machine may need several tries. */
-export async function holdFor(page: Page, side: Side, seconds: number): Promise<void> {
-  for (let attempt = 0; attempt < 8; attempt += 1) {
-    const { least, most } = await hold(page, side, seconds * 1000 - 10);
-    if (least >= seconds - 0.05 && most <= seconds + 0.05) return;
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await expectAsked(page, side, 0);
-  }
-  throw new Error(`this machine is too busy to hold for ${seconds} s`);
-}
-
 export async function expectAsked(page: Page, side: Side, count: number) {
   const said = count === 0 ? 'not asked yet' : `${count} asked`;
   await expect(page.getByTestId(`half-${side}`)).toContainText(said);
