@@ -38,6 +38,10 @@ const pageOf = async (page: Page, { horse_id }: Horse) =>
 
 test("from a fault chip to the hole to the remedy on tomorrow's card", async ({ page }) => {
   await signIn(page, 'ines@twocedars');
+  const lanternfly = await horse(page, 'Lanternfly');
+  const rooted = async () =>
+    (await pageOf(page, lanternfly)).faults.find(({ fault }) => fault === 'roots_down')?.times ?? 0;
+  const before = await rooted();
   await openRecorder(page, 'Lanternfly');
   for (const side of ['left', 'right', 'left', 'right'] as const) await hold(page, side, 300);
   await expectAsked(page, 'right', 2);
@@ -54,7 +58,8 @@ test("from a fault chip to the hole to the remedy on tomorrow's card", async ({ 
   await expect(page.getByRole('button', { name: 'Wind' })).toHaveAttribute('aria-pressed', 'true');
 
   // The hole under it, with what it rests on.
-  const lanternfly = await horse(page, 'Lanternfly');
+  // A chip is said of the ride, which goes out by itself.
+  await expect.poll(rooted).toBe(before + 1);
   await page.getByRole('link', { name: 'Lanternfly' }).click();
   const faults = page.getByRole('list', { name: 'Faults seen' });
   await expect(faults.getByRole('link', { name: /^roots, leans down, \d+ of \d+/ })).toBeVisible();
@@ -93,10 +98,7 @@ test("from a fault chip to the hole to the remedy on tomorrow's card", async ({ 
   await page.goBack();
   await chip.click();
   await expect(chip).toHaveAttribute('aria-pressed', 'false');
-  // A chip is said of the ride, which goes out by itself.
-  const rooted = async () =>
-    (await pageOf(page, lanternfly)).faults.find(({ fault }) => fault === 'roots_down')?.times ?? 0;
-  await expect.poll(rooted).toBe(rests.times - 1);
+  await expect.poll(rooted).toBe(before);
 });
 
 test('what another device sends shows on the horse page by itself', async ({ page, browser }) => {
