@@ -1,13 +1,75 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { VitePWA } from 'vite-plugin-pwa';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
+/** Which build this is: what was kept by another is not taken for its own. */
+const build = process.env.CAVESSON_BUILD ?? Date.now().toString(36);
+
+/** Most letters of each text, as the API document states them: `NewCare/says` and so on. */
+const { components } = JSON.parse(
+  readFileSync(new URL('openapi.json', import.meta.url), 'utf8'),
+) as {
+  components: {
+    schemas: Record<string, { properties?: Record<string, { maxLength?: number }> }>;
+  };
+};
+const letters = Object.fromEntries(
+  Object.entries(components.schemas).flatMap(([schema, { properties = {} }]) =>
+    Object.entries(properties).flatMap(([name, { maxLength }]) =>
+      maxLength === undefined ? [] : [[`${schema}/${name}`, maxLength]],
+    ),
+  ),
+);
+
+/** The most JavaScript that a first page waits for, gzip. */
+const mostFirstLoad = 200_000;
+
+/** Refuses a build whose first page waits for too much. */
+function firstLoad(): Plugin {
+  return {
+    name: 'first-load',
+    generateBundle(_, bundle) {
+      const chunks = Object.values(bundle).filter((part) => part.type === 'chunk');
+      const named = new Map(chunks.map((chunk) => [chunk.fileName, chunk]));
+      const wanted = new Set(
+        chunks.filter((chunk) => chunk.isEntry).map(({ fileName }) => fileName),
+      );
+      for (const name of wanted)
+        for (const next of named.get(name)?.imports ?? []) wanted.add(next);
+      const sizes = [...wanted].map((name) => gzipSync(named.get(name)?.code ?? '').length);
+      const bytes = sizes.reduce((sum, size) => sum + size, 0);
+      this.info(`first load: ${Math.round(bytes / 1000)} kB of ${mostFirstLoad / 1000} kB gzip`);
+      if (bytes > mostFirstLoad)
+        this.error(`the first load is ${bytes} bytes gzip; ${mostFirstLoad} are allowed`);
+    },
+  };
+}
+
+/** Parts of MUI that our theme switches off; see src/theme/leftOut.ts. */
+const leftOut = /^\.\/(createThemeWithVars|ThemeProviderWithVars|TouchRipple)\.mjs$/;
+
 export default defineConfig({
+  resolve: {
+    alias: [
+      {
+        find: leftOut,
+        replacement: fileURLToPath(new URL('src/theme/leftOut.ts', import.meta.url)),
+      },
+    ],
+  },
+  define: { __BUILD__: JSON.stringify(build), __MOST_LETTERS__: JSON.stringify(letters) },
   plugins: [
     react(),
+    firstLoad(),
     // The shell opens without signal; reps wait in IndexedDB.
     VitePWA({
-      registerType: 'autoUpdate',
+      // A newer application waits until no ride is open; see src/update.
+      registerType: 'prompt',
+      injectRegister: null,
       manifest: {
         name: 'Cavesson',
         short_name: 'Cavesson',
@@ -16,18 +78,27 @@ export default defineConfig({
         start_url: '/',
         background_color: '#f4ecdd',
         theme_color: '#f4ecdd',
-        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+        icons: [
+          { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: '/icon-mask-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
       },
       workbox: {
         clientsClaim: true,
-        skipWaiting: true,
-        globPatterns: ['**/*.{js,css,html,svg}', '**/*latin-wght-normal*.woff2'],
+        cleanupOutdatedCaches: true,
+        globPatterns: ['**/*.{js,css,html,svg,wasm}', '**/*latin-wght-normal*.woff2'],
         globIgnores: ['**/*cyrillic*', '**/*vietnamese*'],
         navigateFallbackDenylist: [/^\/api\//],
       },
     }),
   ],
+  worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:7420' } },
-  build: { target: 'es2022', sourcemap: false },
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+  },
   test: { include: ['test/**/*.test.{ts,tsx}'] },
 });

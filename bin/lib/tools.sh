@@ -57,7 +57,7 @@ node_packages() {
 # vite build, unless nothing it reads has changed.
 build_web() {
   local web=$root/web now
-  now=$(cd "$web" && find src public index.html vite.config.ts package-lock.json -type f -print0 |
+  now=$(cd "$web" && find src public index.html vite.config.ts openapi.json package-lock.json -type f -print0 |
     sort -z | xargs -0 cksum | cksum)
   if [ ! -e "$web/dist/index.html" ] || [ "$now" != "$(cat "$web/dist/.built-from" 2>/dev/null)" ]; then
     node_packages "$web"

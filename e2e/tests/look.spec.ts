@@ -49,7 +49,7 @@ async function violations(page: Page) {
 
 for (const light of ['day', 'evening', 'sun']) {
   test(`axe finds nothing on the judge's views in the ${light} light`, async ({ page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
     await signIn(page, 'wren@saltgrass');
     const found: string[] = [];
@@ -63,10 +63,10 @@ for (const light of ['day', 'evening', 'sun']) {
   });
 
   test(`axe finds nothing on the four views in the ${light} light`, async ({ page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
     await page.goto('/');
-    await expect(page.getByLabel('Sign-in')).toBeVisible();
+    await expect(page.getByLabel('Username')).toBeVisible();
     expect(await violations(page)).toEqual([]);
     await signIn(page, 'wren@saltgrass');
     for (const [path, heading] of await views(page)) {
@@ -121,10 +121,10 @@ test('a page with nothing to show says what to do first', async ({ page }) => {
   await signIn(page, 'wren@saltgrass');
   const [, , [strip], [gate]] = (await views(page)) as [unknown, unknown, [string], [string]];
   await page.goto(`${gate}?on=2021-01-01`);
-  await expect(page.getByText(/Closed until it holds/)).toBeVisible();
-  await expect(page.getByText(/The first one starts the story/)).toBeVisible();
+  await expect(page.getByText(/Not open yet/)).toBeVisible();
+  await expect(page.getByText(/The first ride will show here/)).toBeVisible();
   await page.goto(`${strip}?on=2021-01-01`);
-  await expect(page.getByText(/After the first one its rein hangs here/)).toBeVisible();
+  await expect(page.getByText(/Each ride adds a strip here/)).toBeVisible();
   await page.goto('/nowhere');
   await page.getByRole('link', { name: 'Back to Today' }).click();
   await expect(page).toHaveURL('/');

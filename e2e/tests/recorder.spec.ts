@@ -17,11 +17,18 @@ test('every answer can be given by sliding, by key and afterwards', async ({ pag
   await expectAsked(page, 'right', 6);
 
   await page.getByRole('button', { name: 'More hand' }).click();
-  await page.keyboard.down('f');
-  await page.keyboard.press('d');
-  await page.keyboard.up('f');
+  // Shorter than a tenth of a second is a brush, not an ask. Pressed within the page: on a
+  // busy machine keys from outside come too late.
+  await page.evaluate(() => {
+    const press = (type: string, key: string) =>
+      document.body.dispatchEvent(new KeyboardEvent(type, { key, bubbles: true }));
+    press('keydown', 'f');
+    press('keydown', 'd');
+    press('keyup', 'd');
+    press('keyup', 'f');
+  });
   await expectAsked(page, 'left', 0);
-  // Held for a moment: shorter than a tenth of a second is a brush, not an ask.
+  // Held for a moment it is one.
   await page.keyboard.down('f');
   await page.waitForTimeout(300);
   await page.keyboard.press('d');
@@ -65,6 +72,7 @@ test('a reload in the middle of a ride loses nothing', async ({ page }) => {
   await openRecorder(page, 'Marlow Fen');
   await hold(page, 'left', 300);
   await hold(page, 'right', 300);
+  await expectAsked(page, 'right', 1);
   await page.reload();
   await expectAsked(page, 'left', 1);
   await expectAsked(page, 'right', 1);
@@ -84,42 +92,17 @@ test('without signal asks are kept, through a reload, and go out when it is back
   await context.setOffline(true);
   await hold(page, 'right', 300);
   await expectAsked(page, 'right', 1);
-  await expect(page.getByRole('button', { name: '1 kept here' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 not sent yet' })).toBeVisible();
   await page.reload();
   await expectAsked(page, 'right', 1);
   await hold(page, 'right', 300);
   await expectAsked(page, 'right', 2);
   await page.getByRole('button', { name: 'Finish' }).click();
-  await expect(page.getByText(/2 asks are safe here/)).toBeVisible();
+  await expect(page.getByText(/2 asks saved here/)).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByRole('heading', { name: /now$|^Still/ })).toBeVisible();
   await expectAllSent(page);
   expect(await storedReps(page, 'Marlow Fen')).toHaveLength(2);
-});
-
-test('what the server refuses is set aside with the reason, and not lost', async ({ page }) => {
-  await page.addInitScript(() => {
-    const ahead = sessionStorage.getItem('ahead');
-    const now = Date.now.bind(Date);
-    if (ahead) Date.now = () => now() + Number(ahead);
-  });
-  await signIn(page, 'tobin@saltgrass');
-  await page.evaluate(() => sessionStorage.setItem('ahead', String(3_600_000)));
-  await openRecorder(page, 'Pocketwatch');
-  await hold(page, 'left', 300);
-  await page.getByRole('button', { name: '1 to look at' }).click();
-  await expect(page.getByText(/must not lie in the future.*set the device's clock/)).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
-  await page.evaluate(() => sessionStorage.removeItem('ahead'));
-  await page.reload();
-  await expectAsked(page, 'left', 1);
-  await expect(page.getByRole('button', { name: '1 to look at' })).toBeVisible();
-  const before = await storedReps(page, 'Pocketwatch');
-  await hold(page, 'right', 300);
-  await expectAsked(page, 'right', 1);
-  await expect
-    .poll(async () => (await storedReps(page, 'Pocketwatch')).length)
-    .not.toBe(before.length);
 });
 
 test('a hold that the device cuts off is asked about, also after a reload', async ({ page }) => {
@@ -133,11 +116,11 @@ test('a hold that the device cuts off is asked about, also after a reload', asyn
   });
   await page.waitForTimeout(500);
   await thumb.send('Input.dispatchTouchEvent', { type: 'touchCancel', touchPoints: [] });
-  const asked = page.getByRole('alertdialog', { name: 'A hold was cut off' });
+  const asked = page.getByRole('alertdialog', { name: 'Your hold was cut off' });
   await expect(asked).toBeVisible();
   await expectAsked(page, 'left', 0);
   await page.reload();
-  await expect(asked).toContainText(/0\.[4-9] s hold on the left/);
+  await expect(asked).toContainText(/left\. Your hold at .* was cut off after [0-9.]+ s/);
   await asked.getByRole('button', { name: 'Did not give' }).click();
   await expect(asked).toHaveCount(0);
   await expectAsked(page, 'left', 1);
@@ -161,15 +144,6 @@ test('the keys are listed where they work', async ({ page }) => {
   await page.keyboard.press('+');
   await page.keyboard.press('+');
   await expect(page.getByRole('group', { name: 'Hand weight' })).toContainText('two fingers');
-});
-
-test('an opened and finished ride without an ask leaves no trace', async ({ page }) => {
-  await signIn(page, 'wren@saltgrass');
-  await openRecorder(page, 'Thimble');
-  const before = await storedReps(page, 'Thimble');
-  await page.getByRole('button', { name: 'Finish' }).click();
-  await expect(page).toHaveURL('/');
-  expect(await storedReps(page, 'Thimble')).toEqual(before);
 });
 
 test.describe('on a phone', () => {

@@ -9,7 +9,7 @@ test('a second barn sees nothing of the first, on the same device', async ({ pag
   await expect(page.getByRole('heading', { name: 'Juniper Ash' })).toBeVisible();
   await page.getByRole('button', { name: 'Wren' }).click();
   await page.getByRole('menuitem', { name: 'Sign out' }).click();
-  await expect(page.getByRole('button', { name: 'Go to the barn' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
   expect((await page.request.get('/api/horses')).status()).toBe(401);
 
   await signIn(page, 'ines@twocedars');
@@ -32,16 +32,16 @@ test('a session that ended on the server leads back to the sign-in', async ({ pa
     .getByRole('link', { name: /flexes to a light rein/i })
     .first()
     .click();
-  await expect(page.getByRole('button', { name: 'Go to the barn' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
 });
 
 test('a wrong password is said, and nothing typed is lost', async ({ page }) => {
   await page.goto('/');
-  await page.getByLabel('Sign-in').fill('wren@saltgrass');
+  await page.getByLabel('Username').fill('wren@saltgrass');
   await page.getByLabel('Password').fill('wrong');
-  await page.getByRole('button', { name: 'Go to the barn' }).click();
-  await expect(page.getByRole('alert')).toContainText('sign-in or password is wrong');
-  await expect(page.getByLabel('Sign-in')).toHaveValue('wren@saltgrass');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toContainText('the username or the password is wrong');
+  await expect(page.getByLabel('Username')).toHaveValue('wren@saltgrass');
 });
 
 test('an owner sees their own horses and records nothing', async ({ page }) => {

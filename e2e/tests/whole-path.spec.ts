@@ -44,7 +44,7 @@ test('from Today through a ride to the open gate and back to a single ask', asyn
   await expect(
     page.getByText(`Left: gave after ${time_s.toFixed(1)} s, fingertip. The first ask`),
   ).toBeVisible();
-  await page.getByRole('link', { name: 'See it in its ride' }).click();
+  await page.getByRole('link', { name: 'See the ride' }).click();
   await expect(page.locator('tr[aria-current=true]')).toContainText('first ask');
 
   await page.getByRole('link', { name: 'Back to Today' }).click();
@@ -66,7 +66,7 @@ test('weeks of rides: stay became confirm, confirm became advance', async ({ pag
   await expect(page.getByRole('heading', { level: 2, name: 'Stay' })).toBeVisible();
   await expect(page.getByText(/as of \w+day, /)).toBeVisible();
   await expect(page.getByRole('group', { name: 'The gate is closed' })).toBeVisible();
-  await page.getByRole('link', { name: 'The gate today' }).click();
+  await page.getByRole('link', { name: "Today's gate" }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Advance' })).toBeVisible();
 });
 
@@ -76,7 +76,7 @@ test('a stiff side is named, with every reason and what it would take', async ({
   await expect(page.getByRole('heading', { level: 2, name: 'Stay' })).toBeVisible();
   await expect(page.getByText(/the right is the stiff side/)).toBeVisible();
   await expect(
-    page.getByText(/At least \d+ .*on the right over \d+ days?, all soft/),
+    page.getByText(/At least \d+ soft asks? .*on the right over \d+ days?/),
   ).toBeVisible();
   const judged = (await (await page.request.get(`/api${await gateOf(page, 'Kettle')}`)).json()) as {
     judgement: { reasons: { says: string }[] };
@@ -114,7 +114,7 @@ interface Judged {
 
 const railLabels: Record<string, string> = {
   first_ask: 'First ask soft',
-  low_share: 'Surely soft above',
+  low_share: 'Proven above',
   soft_share: 'Soft share',
   days: 'Days asked',
   reps: 'Asks',
@@ -124,7 +124,7 @@ const railLabels: Record<string, string> = {
 
 /** Shares in percent rounded down, differences in points and ratios in tenths rounded up. */
 function said(item: string, found: number): string {
-  if (item.endsWith('_share')) return `${Math.floor(found * 100 + 1e-9)} %`;
+  if (item.endsWith('_share')) return `${Math.floor(found * 100 + 1e-9)}%`;
   if (item === 'difference') return `${Math.ceil(found * 100 - 1e-9)}`;
   if (item === 'time_ratio') return (Math.ceil(found * 10 - 1e-9) / 10).toFixed(1);
   return `${found}`;

@@ -4,16 +4,16 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { ProblemError } from './api/client';
 import { router } from './routes';
-import { whoQuery } from './session/queries';
+import { sessionEnded, sessionQuery } from './session/queries';
 import { LightProvider } from './theme/LightProvider';
+import { reloadWhenPartsAreGone } from './update/partsGone';
 
 const queries = new QueryClient({
   queryCache: new QueryCache({
-    // A session that ended on the server leads back to the sign-in.
-    onError(error) {
-      if (error instanceof ProblemError && error.status === 401) {
-        queries.setQueryData(whoQuery.queryKey, null);
-      }
+    // The page stays and says so; nothing is taken away in the middle of a ride.
+    onError(error, { queryKey }) {
+      const signedOut = error instanceof ProblemError && error.status === 401;
+      if (signedOut && queryKey[0] !== sessionQuery.queryKey[0]) sessionEnded(queries);
     },
   }),
   defaultOptions: {
@@ -22,10 +22,13 @@ const queries = new QueryClient({
       retry: (failures, error) => !(error instanceof ProblemError) && failures < 2,
       networkMode: 'always',
       staleTime: 10_000,
+      gcTime: 24 * 3_600_000,
     },
     mutations: { networkMode: 'always' },
   },
 });
+
+reloadWhenPartsAreGone();
 
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no root');

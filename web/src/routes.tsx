@@ -1,7 +1,7 @@
-import CircularProgress from '@mui/material/CircularProgress';
 import { createBrowserRouter } from 'react-router';
 import { SignedInFrame } from './frame/SignedInFrame';
 import { NoPage, PageBroke } from './frame/NoPage';
+import { Waiting } from './frame/Waiting';
 import { TodayPage } from './today/TodayPage';
 
 const level = '/horses/:horseId/levels/:skill/:rung';
@@ -10,7 +10,7 @@ export const router = createBrowserRouter([
   {
     element: <SignedInFrame />,
     errorElement: <PageBroke />,
-    hydrateFallbackElement: <CircularProgress aria-label="Fetching" sx={{ m: 4 }} />,
+    hydrateFallbackElement: <Waiting label="Fetching" />,
     children: [
       { path: '/', element: <TodayPage /> },
       {
@@ -28,6 +28,12 @@ export const router = createBrowserRouter([
       {
         path: '/rides/:rideId',
         lazy: async () => ({ Component: (await import('./ride/RidePage')).RidePage }),
+      },
+      {
+        path: '/attention',
+        lazy: async () => ({
+          Component: (await import('./attention/AttentionPage')).AttentionPage,
+        }),
       },
       {
         path: '/barn',

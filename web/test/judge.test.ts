@@ -8,7 +8,7 @@ import { inLines, layOut, type DrawnLevel } from '../src/draw/ladderLayout';
 import { change, hatchGap, points, zonesAt } from '../src/draw/softMap';
 import { rustyOf, underWay } from '../src/horse/levels';
 import type { HorsePage } from '../src/horse/queries';
-import { sidesInWords } from '../src/horse/sidesInWords';
+import { sidesInFigures, sidesInWords } from '../src/horse/sidesInWords';
 import { touches } from '../src/live/touches';
 import { toggled } from '../src/ride/toggled';
 import { dayAfter, spans } from '../src/words/days';
@@ -159,11 +159,14 @@ test('evenness says how far apart and how sure that is', () => {
       ...over,
     }) as Schemas['LevelSides'];
   expect(sidesInWords(sides({}))).toBe(
-    'The right lags by 30 points, beyond chance (left less right, 90 %: 10 to 50). The right takes 1.8 times as long, hardly chance (p below 0.01).',
+    'The right lags by 30 points, very likely real. The right takes 1.8 times as long, very likely real.',
+  );
+  expect(sidesInFigures(sides({}))).toBe(
+    'Left less right: 30 points (90% interval 10 to 50). Time to give, log-rank test: p below 0.01.',
   );
   expect(
     sidesInWords(sides({ surely: false, evenness: { difference: -0.1, stiff_side: 'left' } })),
-  ).toContain('The left lags by 10 points, which may be chance');
+  ).toContain('The left lags by 10 points, may be chance');
   expect(sidesInWords(sides({ evenness: { difference: 0 } }))).toBe('Even.');
 });
 
@@ -208,11 +211,11 @@ test('a chip is put on and taken off', () => {
   expect(toggled([{ ...chip }], chip)).toEqual([]);
 });
 
-test("the day after, over a month's end; a trainer's word says which way", () => {
+test("the day after, over a month's end; a trainer's call says which way", () => {
   expect(dayAfter('2026-02-28')).toBe('2026-03-01');
   expect(dayAfter('2026-03-01', -28)).toBe('2026-02-01');
-  expect(saidState('overruled', true)).toBe("held by the trainer's word");
-  expect(saidState('overruled', false)).toBe("kept back by the trainer's word");
+  expect(saidState('overruled', true)).toBe("held, trainer's call");
+  expect(saidState('overruled', false)).toBe("kept back, trainer's call");
   expect(saidState('rusty', true)).toBe('rusty');
 });
 
@@ -230,7 +233,7 @@ test('help needed is counted ride by ride, and said which way it goes', () => {
   ] as unknown as Schemas['Strip'][]);
   expect(rides.map(({ day }) => day)).toEqual(['2026-04-01', '2026-04-05']);
   expect(helpInWords(rides)).toBe(
-    'Mostly leg on 50 % of the last answers, 0 % of the first: more leg and less hand now.',
+    'Mostly leg on 50% of the last answers, 0% of the first: more leg and less hand now.',
   );
-  expect(helpInWords(rides.slice(0, 1))).toContain('too few to say');
+  expect(helpInWords(rides.slice(0, 1))).toContain('too soon to say');
 });

@@ -76,8 +76,11 @@ describe('the numbers of a gate', () => {
     expect(typed(share, 0.825)).toBe('82.5');
     expect(read(share, '82,5')).toBe(0.825);
     expect(read(time, '2.5')).toBe(2.5);
-    expect(read(share, '')).toBeNull();
-    expect(read(share, 'much')).toBeNull();
+    expect(read(share, '')).toBeUndefined();
+    expect(read(share, 'much')).toBeUndefined();
+    const ratio = { path: 'most_time_ratio', label: 'Slower side may take', optional: true };
+    expect(read(ratio, '')).toBeNull();
+    expect(typed(ratio, null)).toBe('');
   });
 
   test('only numbers that mean something to the measure are there', () => {

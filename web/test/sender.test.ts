@@ -1,9 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keptDatabase, type KeptDatabase } from '../src/queue/db';
-import { goOnWith, keepRep } from '../src/queue/keep';
 import type { SenderState } from '../src/queue/Sender';
-import { ask, flex, problem, server, taken } from './barn';
+import { asks, problem, server, taken } from './barn';
 
 const events = new EventTarget();
 vi.stubGlobal('location', { origin: 'http://barn.test' });
@@ -20,12 +19,14 @@ beforeEach(async () => {
   barns += 1;
   told = [];
   db = keptDatabase(`sender ${barns}`, 'wren');
-  await keepRep(db, await goOnWith(db, 'oatcake', '2026-05-04', flex), ask);
+  await asks(db, 1);
 });
 afterEach(() => stop());
 
-function start(onSent = () => undefined) {
-  stop = new Sender(db, (state, says) => told.push([state, says]), onSent).start();
+let sender: InstanceType<typeof Sender>;
+function start(onSent: (horseIds: string[]) => void = () => undefined) {
+  sender = new Sender(db, 'wren', (state, says) => told.push([state, says]), onSent);
+  stop = sender.start();
 }
 
 const last = () => told.at(-1);
@@ -36,7 +37,7 @@ describe('the sender', () => {
     const sent = vi.fn();
     start(sent);
     await vi.waitFor(() => expect(last()).toEqual(['at rest', undefined]));
-    expect(sent).toHaveBeenCalledOnce();
+    expect(sent).toHaveBeenCalledExactlyOnceWith(['oatcake']);
     expect(await db.reps.where('state').equals('sent').count()).toBe(1);
   });
 
@@ -51,13 +52,15 @@ describe('the sender', () => {
   });
 
   it.each([
-    [401, 'signed out'],
-    [403, 'not taken'],
-    [500, 'not taken'],
+    [401, 'about:blank', 'signed out'],
+    [403, 'about:blank', 'not taken'],
+    [409, '/problems/another-person', 'another person'],
+    [426, '/problems/update', 'update'],
+    [503, 'about:blank', 'not taken'],
   ] as const)(
-    'tells a %i apart from no signal, with what the server said',
-    async (status, state) => {
-      server(() => problem(status, 'what the server said'));
+    'tells a %i (%s) apart from no signal, with what the server said',
+    async (status, type, state) => {
+      server(() => problem(status, 'what the server said', [], type));
       start();
       await vi.waitFor(() => expect(last()).toEqual([state, 'what the server said']));
       expect(await db.reps.where('state').equals('waiting').count()).toBe(1);
@@ -65,8 +68,7 @@ describe('the sender', () => {
   );
 
   it('goes on with the rest when one ask is set aside', async () => {
-    const ride = (await db.rides.toArray())[0]!;
-    await keepRep(db, ride, ask);
+    await asks(db, 1);
     let calls = 0;
     server((sent) => {
       calls += 1;
@@ -77,5 +79,23 @@ describe('the sender', () => {
     start();
     await vi.waitFor(() => expect(last()?.[0]).toBe('at rest'));
     expect((await db.reps.toArray()).map((rep) => rep.state).sort()).toEqual(['refused', 'sent']);
+  });
+
+  it('tries refused rows again after a sign-in or an update', async () => {
+    server(() => problem(422, 'one field', [{ field: '/reps/0/side', says: 'no' }]));
+    start();
+    await vi.waitFor(async () => expect(await db.reps.where({ state: 'refused' }).count()).toBe(1));
+    server(taken);
+    await sender.tryRefusedAgain();
+    await vi.waitFor(async () => expect(await db.reps.where({ state: 'sent' }).count()).toBe(1));
+  });
+
+  it('sends all before a sign-out, and says what is left', async () => {
+    server(taken);
+    start();
+    expect(await sender.sendAll()).toBe(0);
+    await asks(db, 2);
+    server(() => Promise.reject(new TypeError('offline')));
+    expect(await sender.sendAll()).toBe(2);
   });
 });

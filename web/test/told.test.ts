@@ -55,13 +55,13 @@ describe('a gate in words', () => {
   test('says every rail, and none that asks for nothing', () => {
     expect(gateInWords(shown({}, {}))).toEqual([
       'at least 12 asks on each side on 3 days',
-      '80 % soft on each side',
-      'surely above 70 % (90 % sure)',
+      '80% soft on each side',
+      'proven above 70% (90% sure)',
       'first ask soft on 2 of the last 3 days',
       'sides at most 15 points apart',
       'the slower side takes at most 1.5 times as long',
       'soft: within 2 s, two fingers at most, no evasion',
-      'looked at: the last 6 rides within 21 days',
+      'looked at: the last 6 rides within 21 days, more when they hold too few asks',
     ]);
     const count = shown(
       {
@@ -70,13 +70,13 @@ describe('a gate in words', () => {
         soft_share: 0,
         low_share: 0,
         first_ask_soft: 0,
-        most_difference: 1,
+        most_difference: null,
       },
       { measure: 'count', sides: 'both' },
     );
     expect(gateInWords(count)).toEqual([
       '100 in all',
-      'looked at: the last 6 rides within 21 days',
+      'looked at: the last 6 rides within 21 days, more when they hold too few asks',
     ]);
   });
 

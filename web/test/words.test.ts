@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { figure } from '../src/draw/rails';
-import { percent } from '../src/words/answers';
-import { clock, dayIn, daysBetween, saidDay, shortDay } from '../src/words/days';
+import { clock, clockIn, dayIn, daysBetween, saidDay, shortDay } from '../src/words/days';
+import { pronouns } from '../src/words/horse';
+import { count, howSure, percent } from '../src/words/plain';
 
 describe('days', () => {
   it('are said as people say them', () => {
@@ -23,14 +24,30 @@ describe('days', () => {
   });
 
   it('start at a plain hour', () => {
-    expect(clock('07:30:00')).toBe('7:30');
+    expect(clock('07:30:00').replace(/\s/, ' ')).toBe('7:30 AM');
+    expect(clock('13:30:00').replace(/\s/, ' ')).toBe('1:30 PM');
+    expect(clockIn('America/Denver', '2026-05-05T19:05:00Z').replace(/\s/, ' ')).toBe('1:05 PM');
+  });
+});
+
+describe('words', () => {
+  it('know one from many, he from she, and sure from chance', () => {
+    expect([count(1, 'ask'), count(0, 'ask'), count(1204, 'entry', 'entries')]).toEqual([
+      '1 ask',
+      '0 asks',
+      '1,204 entries',
+    ]);
+    expect(pronouns('mare')).toEqual({ he: 'she', him: 'her' });
+    expect(pronouns('gelding').him).toBe('him');
+    expect(pronouns(null).he).toBe('the horse');
+    expect([howSure(0.049), howSure(0.05)]).toEqual(['very likely real', 'may be chance']);
   });
 });
 
 describe('figures', () => {
   it('never look better than they are', () => {
-    expect(percent(0.7999)).toBe('79 %');
-    expect(percent(0.8)).toBe('80 %');
+    expect(percent(0.7999)).toBe('79%');
+    expect(percent(0.8)).toBe('80%');
     expect(figure('difference', 0.151)).toBe('16');
     expect(figure('time_ratio', 1.51)).toBe('1.6');
     expect(figure('time_ratio', 1.5)).toBe('1.5');

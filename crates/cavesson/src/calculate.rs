@@ -5,7 +5,7 @@ use std::process::ExitCode;
 
 use cavesson_core::bounds::FieldError;
 use cavesson_core::calc::{ALL, Calculator, find};
-use serde_json::json;
+use serde_json::{Map, Value, json};
 
 /// What `calc` is told.
 #[derive(clap::Args)]
@@ -68,4 +68,51 @@ fn calculate(calculator: &Calculator) -> Result<serde_json::Value, FieldError> {
 fn refuse(error: &FieldError) -> ExitCode {
     eprintln!("{}", json!({ "error": error.says, "field": error.field }));
     ExitCode::from(BAD_INPUT)
+}
+
+/// The calculators as an OpenAPI document, one path each: from it come the types of the
+/// core in the browser.
+pub fn document() -> Value {
+    let mut paths = Map::new();
+    let mut schemas = Map::new();
+    for calculator in ALL {
+        let described = (calculator.schema)();
+        let mut place = |mut schema: Value| {
+            relink(&mut schema);
+            if let Some(object) = schema.as_object_mut() {
+                object.remove("$schema");
+                if let Some(Value::Object(parts)) = object.remove("$defs") {
+                    schemas.extend(parts);
+                }
+            }
+            json!({"application/json": {"schema": schema}})
+        };
+        let (input, output) = (place(described.input), place(described.output));
+        let operation = json!({
+            "operationId": calculator.name,
+            "description": calculator.about,
+            "requestBody": {"required": true, "content": input},
+            "responses": {"200": {"description": "The result", "content": output}},
+        });
+        paths.insert(format!("/{}", calculator.name), json!({"post": operation}));
+    }
+    json!({
+        "openapi": "3.1.0",
+        "info": {"title": "Calculators", "version": env!("CARGO_PKG_VERSION")},
+        "paths": paths,
+        "components": {"schemas": schemas},
+    })
+}
+
+fn relink(value: &mut Value) {
+    match value {
+        Value::Object(object) => {
+            if let Some(Value::String(link)) = object.get_mut("$ref") {
+                *link = link.replace("#/$defs/", "#/components/schemas/");
+            }
+            object.values_mut().for_each(relink);
+        }
+        Value::Array(items) => items.iter_mut().for_each(relink),
+        _ => {}
+    }
 }

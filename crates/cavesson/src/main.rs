@@ -1,4 +1,4 @@
-//! The Cavesson program: serve, demo, calc, bench, openapi.
+//! The Cavesson program: serve, demo, calc, bench, soak, openapi.
 
 #![warn(clippy::unwrap_used)]
 
@@ -6,8 +6,12 @@ mod bench;
 mod calculate;
 mod demo;
 mod serve;
+mod soak;
 
 use clap::{Parser, Subcommand};
+use tracing_subscriber::filter::{LevelFilter, Targets};
+use tracing_subscriber::layer::SubscriberExt;
+use tracing_subscriber::util::SubscriberInitExt;
 
 #[derive(Parser)]
 #[command(
@@ -29,23 +33,43 @@ enum Task {
     Calc(calculate::Arguments),
     /// Measure: is the judge right, and how fast
     Bench(bench::Arguments),
+    /// Long runs against a real server
+    Soak(soak::Arguments),
     /// Print the OpenAPI document
-    Openapi,
+    Openapi {
+        /// That of the calculators, as the core in the browser has them
+        #[arg(long)]
+        calculators: bool,
+    },
+}
+
+/// What is logged: warnings, or what `RUST_LOG` says (`debug`, `cavesson_server=info`).
+fn log_levels() -> Targets {
+    let wanted = std::env::var("RUST_LOG").ok();
+    wanted
+        .and_then(|wanted| wanted.parse().ok())
+        .unwrap_or_else(|| Targets::new().with_default(LevelFilter::WARN))
 }
 
 fn main() -> anyhow::Result<std::process::ExitCode> {
-    tracing_subscriber::fmt()
-        .with_env_filter(
-            tracing_subscriber::EnvFilter::try_from_default_env().unwrap_or_else(|_| "warn".into()),
-        )
-        .with_writer(std::io::stderr)
+    tracing_subscriber::registry()
+        .with(tracing_subscriber::fmt::layer().with_writer(std::io::stderr))
+        .with(log_levels())
         .init();
     match Arguments::parse().task {
         Task::Serve(arguments) => wait_for(serve::run(arguments))?,
         Task::Demo(arguments) => wait_for(demo::run(arguments))?,
         Task::Calc(arguments) => return calculate::run(&arguments),
         Task::Bench(arguments) => bench::run(arguments)?,
-        Task::Openapi => println!("{}", cavesson_server::openapi().to_pretty_json()?),
+        Task::Soak(arguments) => wait_for(soak::run(arguments))?,
+        Task::Openapi { calculators } => {
+            let document = if calculators {
+                calculate::document()
+            } else {
+                cavesson_server::openapi()
+            };
+            println!("{}", serde_json::to_string_pretty(&document)?);
+        }
     }
     Ok(std::process::ExitCode::SUCCESS)
 }

@@ -6,7 +6,6 @@ use std::path::PathBuf;
 use anyhow::Context;
 use cavesson_server::Settings;
 use sqlx::PgPool;
-use sqlx::postgres::PgPoolOptions;
 use tokio::net::TcpListener;
 use tokio::signal::unix::{SignalKind, signal};
 
@@ -44,16 +43,18 @@ pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
         web_folder: arguments.web,
         secure_cookie: arguments.secure_cookie,
         sign_in_tries: arguments.sign_in_tries,
+        ..Settings::default()
     };
     cavesson_server::launch(settings, pool, listener, interrupted()?).await?;
     Ok(())
 }
 
+/// Connections to the database at the most.
+const CONNECTIONS: u32 = 16;
+
 /// Connects and brings the tables up to date.
 pub async fn open(database_url: &str) -> anyhow::Result<PgPool> {
-    let pool = PgPoolOptions::new()
-        .max_connections(16)
-        .connect(database_url)
+    let pool = cavesson_store::connect::pool(database_url, CONNECTIONS)
         .await
         .context("cannot reach PostgreSQL; is it running, and is the address right?")?;
     cavesson_store::MIGRATOR

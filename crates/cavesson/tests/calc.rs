@@ -91,3 +91,19 @@ fn the_list_names_them_and_the_schema_describes_them() {
         );
     }
 }
+
+#[test]
+fn the_committed_document_is_the_calculators() {
+    let printed = Command::new(env!("CARGO_BIN_EXE_cavesson"))
+        .args(["openapi", "--calculators"])
+        .output()
+        .unwrap();
+    let path = concat!(env!("CARGO_MANIFEST_DIR"), "/../../web/calculators.json");
+    let committed: Value = serde_json::from_str(&std::fs::read_to_string(path).unwrap()).unwrap();
+    let now: Value = serde_json::from_slice(&printed.stdout).unwrap();
+    // Not assert_eq: both documents are long.
+    assert!(
+        committed == now,
+        "calculators changed: run `cargo run -p cavesson -- openapi --calculators > web/calculators.json` and `npm run api` in web/"
+    );
+}

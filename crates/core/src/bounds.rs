@@ -1,8 +1,10 @@
-//! Every limit on a number that comes from outside, in one table. The checks,
-//! the error texts and the calculators' schemas read it; nothing else states a
-//! limit.
+//! Every limit on a number that comes from outside, in one table. The checks and
+//! the error texts read it. The schemas' literals and the tables' checks repeat some
+//! of them; schemathesis and the tests of migrations hold those against this table.
 
-use serde::Serialize;
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
 
 /// One limit: what it is, its unit, the least and the most that is allowed.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -41,8 +43,10 @@ pub const LEAST_REPS: Bound = bound("reps per side", "reps", 0.0, 500.0);
 pub const LEAST_DAYS: Bound = bound("days", "days", 0.0, 60.0);
 /// The number a gate asks for of what adds up; 0 for no such rail.
 pub const LEAST_COUNT: Bound = bound("count", "", 0.0, 10_000.0);
-/// The soft share under which a ride sends a level down.
-pub const EASE_SHARE: Bound = bound("share that sends a level down", "", 0.0, 1.0);
+/// How sure a rider's offset is.
+pub const RIDER_DEVIATION: Bound = bound("standard deviation of an offset", "", 0.001, 10.0);
+/// The soft share under which a ride moves a level back.
+pub const EASE_SHARE: Bound = bound("share that moves a level back", "", 0.0, 1.0);
 /// First asks looked at, and how many of them have to be soft.
 pub const FIRST_ASKS: Bound = bound("first asks", "days", 0.0, 30.0);
 /// The ratio of the slower side's time to the quicker side's.
@@ -83,8 +87,24 @@ pub const WORD_LETTERS: Bound = bound("letters", "letters", 1.0, 40.0);
 pub const NOTE_LETTERS: Bound = bound("letters", "letters", 1.0, 600.0);
 /// Something counted in one go.
 pub const COUNTED: Bound = bound("count", "", 1.0, 1_000.0);
-/// How far a device's clock may run ahead of the server's.
-pub const CLOCK_AHEAD_S: Bound = bound("clock ahead", "s", 0.0, 120.0);
+/// How far a device's clock may be off before its times are shifted.
+pub const CLOCK_OFF_S: Bound = bound("clock off", "s", 0.0, 120.0);
+/// Milliseconds of a device's steady clock since a ride began; two days at most.
+pub const RIDE_MS: Bound = bound("time since the ride began", "ms", 0.0, 172_800_000.0);
+/// The place of a rep in the order of its ride.
+pub const SEQUENCE: Bound = bound("sequence number", "", 0.0, 100_000.0);
+/// How often a rep was taken back or brought back, or a ride was opened again.
+pub const CHANGES: Bound = bound("changes", "", 0.0, 1_000.0);
+/// Seconds by which a device's clock was set forward (below zero: back) in a ride.
+pub const SET_FORWARD_S: Bound = bound("clock set forward", "s", -4e9, 4e9);
+/// Blocks of one ride.
+pub const BLOCKS: Bound = bound("blocks of a ride", "blocks", 0.0, 200.0);
+/// Days ahead that can be planned.
+pub const PLANNED_AHEAD_DAYS: Bound = bound("days ahead", "days", 0.0, 400.0);
+/// Letters of a password.
+pub const PASSWORD_LETTERS: Bound = bound("letters of a password", "letters", 0.0, 200.0);
+/// Reps of one simulated horse: rides times asks.
+pub const SIMULATED_REPS: Bound = bound("reps of a simulated horse", "reps", 0.0, 10_000.0);
 /// A figure that cannot be below zero, in a calculator.
 pub const FIGURE: Bound = bound("figure", "", 0.0, 1e9);
 /// Any figure in a calculator.
@@ -97,6 +117,8 @@ pub const SERIES: Bound = bound("figures at once", "", 0.0, 2_000.0);
 pub const LONG_SERIES: Bound = bound("figures at once", "", 0.0, 100_000.0);
 /// Reps in one calculator call or one upload.
 pub const REPS_AT_ONCE: Bound = bound("reps at once", "reps", 0.0, 5_000.0);
+/// Reps of one horse that are judged at once: years of work.
+pub const REPS_OF_A_HORSE: Bound = bound("reps of a horse", "reps", 0.0, 50_000.0);
 /// Readiness on the logit scale, for a simulated horse.
 pub const LOGIT: Bound = bound("readiness (logit)", "", -10.0, 10.0);
 /// Days from one simulated ride to the next.
@@ -122,7 +144,7 @@ const fn bound(what: &'static str, unit: &'static str, least: f64, most: f64) ->
 }
 
 /// What is wrong with one field of an input, and what is allowed there.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, thiserror::Error)]
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize, thiserror::Error)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[error("{field}: {says}")]
 pub struct FieldError {
@@ -178,4 +200,20 @@ impl Bound {
     pub fn check_count(&self, field: &str, value: usize) -> Result<usize, FieldError> {
         self.check(field, value as f64).map(|_| value)
     }
+}
+
+/// Checks a day that is planned: today or later, and no further ahead than anyone
+/// plans.
+///
+/// # Errors
+/// A day outside, at `field`, with what is allowed.
+pub fn check_planned_day(field: &str, day: Date, today: Date) -> Result<(), FieldError> {
+    let latest = today.saturating_add((PLANNED_AHEAD_DAYS.most as i32).days());
+    if (today..=latest).contains(&day) {
+        return Ok(());
+    }
+    Err(FieldError::new(
+        field,
+        format!("must be {today} (today) to {latest}, found {day}"),
+    ))
 }

@@ -4,13 +4,16 @@
 //! | module | holds |
 //! |---|---|
 //! | [`bounds`] | every limit on a number that comes from outside, in one table |
-//! | [`side`], [`gait`] | left and right; stand to gallop |
+//! | [`text`], [`json`] | what a text from outside may hold; JSON read strictly |
+//! | [`id`], [`side`], [`gait`], [`day`] | what skills, levels and faults are called; left and right; stand to gallop; counting days |
+//! | [`rep`] | one ask and its answer; what "soft" means; the measures |
+//! | [`school`] | where good trainers disagree |
 //! | [`ladder`] | tracks, skills, levels and their gates, as data |
-//! | [`program`] | the schools of a horse, and what its gates change |
+//! | [`program`] | what a program changes on the ladder |
 //! | [`person`] | the people of a barn and what each may do |
-//! | [`rep`] | one ask and its answer; what "soft" means |
 //! | [`ride`] | what a device sends; the rein strip |
-//! | [`horse`] | care, ride marks, season: what is known beside the reps |
+//! | [`horse`] | sex, care, ride marks, season: what is known beside the reps |
+//! | [`plain`] | numbers, plurals, days and pronouns in plain words |
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
 //! | [`judge`] | gate, verdict, what it would take |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
@@ -26,17 +29,23 @@
 pub mod bench;
 pub mod bounds;
 pub mod calc;
+pub mod day;
 pub mod evidence;
 pub mod gait;
 pub mod horse;
+pub mod id;
+pub mod json;
 pub mod judge;
 pub mod ladder;
 pub mod person;
+pub mod plain;
 pub mod program;
 pub mod rep;
 pub mod ride;
+pub mod school;
 pub mod side;
 pub mod sim_horse;
+pub mod text;
 
 pub use gait::Gait;
 pub use side::Side;

@@ -45,3 +45,25 @@ impl Side {
         }
     }
 }
+
+/// Whether left and right are asked each on its own.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Sides {
+    /// Left and right, each judged on its own.
+    #[default]
+    Each,
+    /// Both at once, or neither in particular.
+    Both,
+}
+
+impl Sides {
+    /// The sides a rep of such a skill may name.
+    pub fn asked(self) -> &'static [Side] {
+        match self {
+            Sides::Each => &Side::EACH,
+            Sides::Both => &[Side::Both],
+        }
+    }
+}

@@ -1,7 +1,7 @@
 //! The shipped rule is held to what docs/judge.md says of it, on fewer horses and
 //! other seeds than stand there.
 
-use cavesson_core::bench::foretold::foretold;
+use cavesson_core::bench::coverage::coverage;
 use cavesson_core::bench::{BenchHorse, Population, RIDES, Rule, RuleResult};
 use cavesson_core::sim_horse::Traits;
 
@@ -15,13 +15,13 @@ fn horses(population: Population) -> Vec<BenchHorse> {
 
 #[test]
 fn the_shipped_rule_advances_falsely_at_most_once_in_twenty_and_no_later_than_the_plain_window() {
-    for population in Population::CHOSEN_ON {
+    for population in [Population::Reference, Population::StrongDays] {
         let horses = horses(population);
         let shipped = RuleResult::of(Rule::Shipped, &horses);
         let window = RuleResult::of(Rule::WilsonWindow, &horses);
-        // With some 330 advances two standard errors of 4 % are 2 %.
-        assert!(shipped.false_share <= 0.055, "{shipped:?}");
-        assert!(shipped.advanced > 280, "{shipped:?}");
+        // With some 330 advances two standard errors of 3% are 1.9%.
+        assert!(shipped.false_share <= 0.05, "{shipped:?}");
+        assert!(shipped.advanced > 270, "{shipped:?}");
         assert!(
             shipped.delay[1] <= window.delay[1] && shipped.delay[1].is_some(),
             "{shipped:?} {window:?}"
@@ -31,6 +31,37 @@ fn the_shipped_rule_advances_falsely_at_most_once_in_twenty_and_no_later_than_th
             "{shipped:?}"
         );
     }
+}
+
+/// In every world that was held out: at most 6% and no later than the plain window, or
+/// at least not worse in both; with 500 horses within what chance may do.
+#[test]
+fn the_shipped_rule_stands_in_worlds_it_was_not_chosen_on() {
+    for population in Population::HELD_OUT {
+        let horses = horses(population);
+        let shipped = RuleResult::of(Rule::Shipped, &horses);
+        let window = RuleResult::of(Rule::WilsonWindow, &horses);
+        let chance = 2.0 * (0.06 * 0.94 / shipped.advanced.max(1) as f64).sqrt();
+        assert!(
+            shipped.false_share <= 0.06 + chance || shipped.false_share <= window.false_share,
+            "{population:?} {shipped:?} {window:?}"
+        );
+        let late = |result: &RuleResult| result.delay[1].unwrap_or(i64::MAX);
+        assert!(
+            late(&shipped) <= late(&window).saturating_add(2),
+            "{population:?} {shipped:?} {window:?}"
+        );
+    }
+}
+
+/// Whoever quits on the first soft one asks once or twice: the plain window never sees
+/// twelve asks, the gate looks further back.
+#[test]
+fn a_rider_who_quits_on_the_first_soft_one_gets_there() {
+    let horses = horses(Population::QuitsOnFirstSoft);
+    let shipped = RuleResult::of(Rule::Shipped, &horses);
+    assert!(shipped.never_advanced < 0.15, "{shipped:?}");
+    assert!(shipped.false_share <= 0.05, "{shipped:?}");
 }
 
 #[test]
@@ -45,7 +76,7 @@ fn thumb_rules_do_not_pass_the_bench() {
 #[test]
 fn forecast_ranges_hold_four_of_five() {
     // About 180 ranges: two standard errors are 0.06.
-    let told = foretold(Population::StrongDays, 60, 710_000);
+    let told = coverage(Population::StrongDays, 60, 710_000);
     assert!(told.ranges > 120, "{told:?}");
     assert!((0.70..=0.90).contains(&told.coverage), "{told:?}");
 }

@@ -52,6 +52,26 @@ fn gate_takes_reps_as_the_api_sends_them() {
     assert_eq!(output["what_it_takes"]["if_all_soft"]["days"], 0);
 }
 
+/// The table of the give gate (`what_soft_means` in judge_give_gate.rs) has the rule;
+/// here is what it answers. Common practice, no source.
+#[test]
+fn soft_tells_at_once_what_a_rider_wants_to_know() {
+    let give = |time_s: f64, answer: &str| json!({"measure": {"kind": "give", "hand": "fingertip", "time_s": time_s, "answer": answer}, "gait": "jog"});
+    let soft = |input: Value| run("soft", input).unwrap();
+    assert_eq!(soft(give(2.5, "gave")), json!({"soft": true, "faults": []}));
+    assert_eq!(soft(give(2.6, "gave"))["soft"], false);
+    assert_eq!(
+        soft(give(1.0, "evaded_up")),
+        json!({"soft": false, "faults": ["head_up"]})
+    );
+    let mut slow = give(2.6, "gave");
+    slow["rule"] = json!({"jog_trot_s": 3.0});
+    assert_eq!(soft(slow)["soft"], true);
+    let (field, says) = run("soft", give(300.0, "gave")).unwrap_err();
+    assert_eq!(field, "/measure/time_s");
+    assert!(says.contains("0 to 120"), "{says}");
+}
+
 /// The printed limits of the NIST/SEMATECH e-Handbook, 6.3.2.4 (from memory).
 #[test]
 fn charts_and_trend_answer_with_the_documented_fields() {

@@ -110,7 +110,7 @@ fn the_level_below_must_have_been_soft_on_its_last_day() {
     assert!(
         judged.reasons[0]
             .says
-            .starts_with("The level below was 25 % soft"),
+            .starts_with("The level below was 25% soft"),
         "{:?}",
         judged.reasons[0]
     );
@@ -128,10 +128,9 @@ fn what_adds_up_is_held_when_the_number_is_reached() {
     }
     let judged = level::judge_level(ladder(), &horse.file(), place("start.mount/stand"), day(11));
     assert_eq!(judged.verdict, Verdict::Stay);
-    assert_eq!(judged.takes, "4 more; going on as now, about 1 day.");
+    assert_eq!(judged.takes, "4 more.");
     let takes = judged.what_it_takes;
     assert_eq!(takes.if_all_soft.unwrap().both_reps, 4, "96 of 100");
-    assert_eq!(takes.at_present_rate.unwrap().days, 1);
     let horse = horse.ride(
         "start.mount/stand",
         12,
@@ -339,6 +338,31 @@ fn a_decision_turns_out_as_the_later_days_go() {
         overrule::outcome(day(5), &days(&back, 12), day(12)),
         Outcome::Held
     );
+}
+
+/// "Held" is promised after three later days, however long ago the decision was.
+#[test]
+fn a_decision_held_after_three_later_days_and_not_before() {
+    let horse = Horse::new()
+        .standing_on("bend.flex/stand")
+        .soft_gives("bend.flex/stand", DAYS);
+    for (later, expected) in [
+        (&[7][..], Outcome::TooEarly),
+        (&[7, 9], Outcome::TooEarly),
+        (&[7, 9, 11], Outcome::Held),
+        // The third day lies beyond the thirty.
+        (&[7, 9, 40], Outcome::TooEarly),
+    ] {
+        let asked = horse
+            .clone()
+            .soft_gives("bend.flex/stand", later.iter().copied());
+        let days = asked.at("bend.flex/stand", 60).history.days;
+        assert_eq!(
+            overrule::outcome(day(5), &days, day(60)),
+            expected,
+            "{later:?}"
+        );
+    }
 }
 
 #[test]

@@ -160,7 +160,8 @@ fn the_stiff_side_wants_more_and_less_is_neglect() {
 fn what_lacks_only_a_day_comes_before_what_is_only_worked_on() {
     let horse = Horse::new()
         .standing_on("bend.hip/stand")
-        .soft_gives(FLEX, [0, 2])
+        .ride(FLEX, 0, &vec![Measure::Give(SOFT); 16])
+        .ride(FLEX, 2, &vec![Measure::Give(SOFT); 16])
         .ride(
             "bend.hip/stand",
             2,
@@ -270,4 +271,31 @@ proptest! {
         prop_assert!(next.is_some_and(|at| standings[at].state != State::Closed));
         prop_assert!(next != Some(place("trail.plank/once")));
     }
+}
+
+/// The slope is per day: the turn of the year is one day, not a year's rest.
+#[test]
+fn a_trend_runs_evenly_across_new_year() {
+    let across = |first: jiff::civil::Date| {
+        let reps: Vec<_> = (0..12_u8)
+            .flat_map(|n| {
+                let soft = usize::from(n / 2);
+                let mut ride = barn::ride_of(i64::from(n), (soft, 6), (soft, 6));
+                for rep in &mut ride {
+                    rep.day = first.saturating_add(jiff::ToSpan::days(i64::from(n)));
+                }
+                ride
+            })
+            .collect();
+        let on = first.saturating_add(jiff::ToSpan::days(11_i64));
+        let ladder = cavesson_core::ladder::Ladder::shipped();
+        let judged = cavesson_core::judge::judge_reps(ladder, &barn::flex().level, &reps, on);
+        judged.unwrap().trends.soft_share.slope_per_day.unwrap()
+    };
+    let within = across(jiff::civil::date(2026, 3, 2));
+    let new_year = across(jiff::civil::date(2026, 12, 26));
+    let leap = across(jiff::civil::date(2027, 12, 26));
+    assert!((within - 1.0 / 12.0).abs() < 0.02, "{within}");
+    assert!((within - new_year).abs() < 1e-12, "{within} {new_year}");
+    assert!((within - leap).abs() < 1e-12, "{within} {leap}");
 }

@@ -42,7 +42,7 @@ fn flex() -> SkillId {
 #[test]
 fn a_small_file_is_a_ladder_from_the_ground_up() {
     let file = LadderFile::parse(GOOD).unwrap();
-    let ladder = Ladder::of(&file, &Program::default()).unwrap();
+    let ladder = Program::default().ladder(&file).unwrap();
     let paths: Vec<String> = ladder.levels.iter().map(|l| l.level.to_string()).collect();
     assert_eq!(
         paths,
@@ -187,7 +187,7 @@ fn a_fault_that_names_nothing_is_refused() {
     ] {
         assert_eq!(
             with(&format!("{start}{line}")),
-            LadderError::FaultNamesNothing {
+            LadderError::FaultNamesUnknown {
                 fault: stiff(),
                 names: names.into()
             }
@@ -315,7 +315,7 @@ fn gates_come_from_the_measure_the_safety_gate_and_the_skill() {
             Ladder::shipped()
                 .levels
                 .iter()
-                .any(|level| level.measure == measure),
+                .any(|level| level.measure == *measure),
             "no skill records {measure:?}"
         );
     }
@@ -334,4 +334,10 @@ fn a_rep_may_be_asked_at_any_level_of_any_school() {
     }
     let one_school = Ladder::shipped().levels.len();
     assert!(all.levels.len() > one_school);
+}
+
+#[test]
+fn the_ladder_compiled_in_is_the_ladder_as_it_is_written() {
+    let written = LadderFile::parse(include_str!("../src/ladder/ladder.toml")).unwrap();
+    assert!(written == *LadderFile::shipped());
 }

@@ -9,7 +9,7 @@ use rstest::rstest;
 use serde_json::{Value, json};
 
 fn read(measure: Value) -> Result<Measure, (String, String)> {
-    let measure: Measure = cavesson_core::calc::read(measure).map_err(|e| (e.field, e.says))?;
+    let measure: Measure = cavesson_core::json::read(measure).map_err(|e| (e.field, e.says))?;
     measure.check().map_err(|e| (e.field, e.says))?;
     Ok(measure)
 }
@@ -67,7 +67,7 @@ fn soft(kind: &str) -> Value {
 fn every_kind_has_a_soft_rep_and_tells_of_no_fault_then() {
     for kind in MeasureKind::ALL {
         let measure = read(soft(kind.word())).unwrap();
-        assert_eq!(measure.kind(), kind);
+        assert_eq!(measure.kind(), *kind);
         assert!(
             measure.is_soft(&SoftRule::default(), Gait::Walk),
             "{kind:?}"
@@ -173,4 +173,24 @@ fn what_does_not_fit_is_named(
     assert!(said.contains(says), "{found}: {said}");
     // A tagged value is read as a whole: serde names no field inside it, but the words do.
     assert!(found == field || found.is_empty(), "{found}: {said}");
+}
+
+/// 7.1 less 6.6 is more than half a foot by a hair of the machine's arithmetic: what
+/// counts as near the plan must not count as falling in as well.
+#[test]
+fn a_pocket_within_tolerance_is_soft_and_not_a_fault() {
+    let rule = SoftRule {
+        pocket_ft: 0.5,
+        ..SoftRule::default()
+    };
+    for tenths in 0..400_u32 {
+        let planned = f64::from(tenths) / 10.0 + 0.5;
+        let found = f64::from(tenths) / 10.0;
+        let barrel = json!({"planned_ft": [planned, planned, planned], "pocket_ft": [found, found, found],
+            "rate_strides": 2, "right_lead": true, "shape_held": true, "tipped": false});
+        let run = read(json!({"kind": "run", "time_s": 19.4, "barrels": [barrel, barrel, barrel]}))
+            .unwrap();
+        assert!(run.is_soft(&rule, Gait::Lope), "{planned} {found}");
+        assert_eq!(run.faults(&rule), Vec::<&str>::new(), "{planned} {found}");
+    }
 }

@@ -2,13 +2,15 @@
 
 use cavesson_core::ladder::{Gate, Ladder, LadderFile, Level};
 use cavesson_core::program::Program;
-use cavesson_core::program::schools::QUESTIONS;
+use cavesson_core::school::QUESTIONS;
 use rstest::rstest;
 use serde_json::{Value, json};
 
 fn ladder_of(program: Value) -> Result<Ladder, (String, String)> {
-    let program: Program = cavesson_core::calc::read(program).map_err(|e| (e.field, e.says))?;
-    Ladder::of(LadderFile::shipped(), &program).map_err(|e| (e.field, e.says))
+    let program: Program = cavesson_core::json::read(program).map_err(|e| (e.field, e.says))?;
+    program
+        .ladder(LadderFile::shipped())
+        .map_err(|e| (e.field, e.says))
 }
 
 fn has(ladder: &Ladder, skill: &str) -> bool {
@@ -91,4 +93,43 @@ fn what_does_not_fit_is_named(#[case] program: Value, #[case] field: &str, #[cas
     let (at, said) = ladder_of(program).unwrap_err();
     assert_eq!(at, field, "{said}");
     assert!(said.contains(says), "{said}");
+}
+
+/// A rail that a gate does not have is absent, not too large to fail.
+#[test]
+fn a_program_takes_a_rail_away_and_puts_it_back() {
+    let flex = Level::new("bend.flex", "stand");
+    let without =
+        json!({"skill": "bend.flex", "gate": {"most_time_ratio": null, "most_difference": null}});
+    let gate = |gates: Value| {
+        ladder_of(json!({ "gates": gates }))
+            .unwrap()
+            .at(&flex)
+            .unwrap()
+            .gate
+    };
+    let taken = gate(json!([without]));
+    assert_eq!((taken.most_time_ratio, taken.most_difference), (None, None));
+    let back = gate(json!([without, {"skill": "bend.flex", "gate": {"most_time_ratio": 2.5}}]));
+    assert_eq!(
+        (back.most_time_ratio, back.most_difference),
+        (Some(2.5), None)
+    );
+    // The numbers around it stay.
+    assert_eq!(back.least_reps, Gate::default().least_reps);
+}
+
+#[rstest]
+#[case("most_time_ratio", json!(0.5), "1 to 20")]
+#[case("most_difference", json!(1.5), "0 to 1")]
+#[case("most_difference", json!("much"), "invalid type")]
+fn a_rail_that_is_there_has_a_number_in_its_bounds(
+    #[case] rail: &str,
+    #[case] value: Value,
+    #[case] allowed: &str,
+) {
+    let gates = json!([{"skill": "bend.flex", "gate": {rail: value}}]);
+    let (field, says) = ladder_of(json!({ "gates": gates })).unwrap_err();
+    assert_eq!(field, format!("/gates/0/gate/{rail}"));
+    assert!(says.contains(allowed), "{says}");
 }

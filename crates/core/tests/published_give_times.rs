@@ -1,8 +1,7 @@
 //! Times to give against a published survival analysis.
 
-use cavesson_core::evidence::give_time::{
-    TimeToGive, curve, log_rank, median_s, restricted_mean_s,
-};
+use cavesson_core::evidence::give_time::{curve, log_rank, median_s, restricted_mean_s};
+use cavesson_core::rep::TimeToGive;
 
 /// Weeks of remission, Freireich et al., Blood 21 (1963) 699-716, as printed in
 /// Kalbfleisch and Prentice, The Statistical Analysis of Failure Time Data, and

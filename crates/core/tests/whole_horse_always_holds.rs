@@ -230,10 +230,8 @@ proptest! {
     #[test]
     fn a_program_that_changes_nothing_judges_as_the_ladder_does(seed in 0u64..2_000, days in 2usize..16) {
         let (reps, on) = ridden(seed, days);
-        let plain = cavesson_core::ladder::Ladder::of(
-            cavesson_core::ladder::LadderFile::shipped(),
-            &Program { name: "Plain".into(), ..Program::default() },
-        ).unwrap();
+        let program = Program { name: "Plain".into(), ..Program::default() };
+        let plain = program.ladder(cavesson_core::ladder::LadderFile::shipped()).unwrap();
         let file = HorseFile::of_reps(&plain, &reps);
         prop_assert_eq!(said(&judge_horse(&plain, &file, on)), said(&judged(&reps, on).1));
     }

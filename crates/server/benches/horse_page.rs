@@ -16,13 +16,11 @@ mod barn;
 
 use std::time::{Duration, Instant};
 
-use barn::{Server, Visitor};
+use barn::{PASSWORD, Server, Visitor};
+use cavesson_client::recorded;
 use cavesson_core::bench::barn::season;
-use cavesson_core::judge::days_between;
+use cavesson_core::day::days_between;
 use cavesson_core::ladder::Ladder;
-use cavesson_core::ride::{NewRep, NewRide};
-use cavesson_store::rep::RepOfHorse;
-use cavesson_store::{BarnTransaction, rep, ride};
 use jiff::tz::TimeZone;
 use jiff::{SignedDuration, Timestamp, ToSpan};
 use serde_json::json;
@@ -92,43 +90,21 @@ async fn fill(server: &Server) {
         rep.day += later.days();
         rep.asked_at += SignedDuration::from_hours(24 * later);
     }
-    let (barn_id, rider_id): (Uuid, Uuid) = sqlx::query_as(
-        "select barn_id, person_id from person where sign_in = 'trainer' and barn_id =
-         (select barn_id from horse where horse_id = $1)",
-    )
-    .bind(server.oatcake)
-    .fetch_one(&server.pool)
-    .await
-    .expect("the trainer");
-    let mut transaction = BarnTransaction::begin(&server.pool, barn_id)
+    let trainer = cavesson_client::Client::sign_in(&server.address, "trainer@home", PASSWORD)
         .await
-        .expect("a transaction");
+        .expect("the trainer");
+    let mut batch = trainer.batch(Timestamp::now());
     for of_ride in reps.chunk_by(|a, b| a.ride_id == b.ride_id) {
-        let new = NewRide {
-            ride_id: of_ride[0].ride_id,
-            horse_id: server.oatcake,
-            started_at: of_ride[0].asked_at,
-            finished_at: None,
-            marks: None,
-            faults: None,
-            note: None,
-        };
-        ride::put(&mut transaction, &new, of_ride[0].day, rider_id)
-            .await
-            .expect("a ride");
-        let sent: Vec<NewRep> = of_ride.iter().map(NewRep::from).collect();
-        let of_horse: Vec<RepOfHorse<'_>> = sent
-            .iter()
-            .map(|rep| RepOfHorse {
-                rep,
-                horse_id: server.oatcake,
-            })
-            .collect();
-        rep::put(&mut transaction, &of_horse, rider_id)
-            .await
-            .expect("reps");
+        let (ride_id, start) = (of_ride[0].ride_id, of_ride[0].asked_at);
+        let (ride, reps) = recorded::ride(ride_id, server.oatcake, start, None, of_ride);
+        batch.rides.push(ride);
+        batch.reps.extend(reps);
+        if batch.reps.len() > 4_000 {
+            trainer.send(&batch).await.expect("stored");
+            batch = trainer.batch(Timestamp::now());
+        }
     }
-    transaction.commit().await.expect("stored");
+    trainer.send(&batch).await.expect("stored");
     sqlx::query("vacuum analyze")
         .execute(&server.pool)
         .await
@@ -148,7 +124,7 @@ async fn send_one(device: &Visitor, horse_id: Uuid) -> Duration {
         }],
     });
     let began = Instant::now();
-    let answer = device.post("/api/batches", &batch).await;
+    let answer = device.batch(&batch).await;
     let took = began.elapsed();
     assert!(
         answer.status().is_success(),

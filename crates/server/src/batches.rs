@@ -2,32 +2,63 @@
 //! whole or not at all.
 
 use std::collections::{HashMap, HashSet};
-use std::sync::Arc;
 
 use axum::Json;
-use axum::extract::State;
+use axum::extract::{FromRequestParts, State};
+use axum::http::request::Parts;
 use cavesson_core::bounds::FieldError;
 use cavesson_core::ladder::Ladder;
-use cavesson_core::ride::Batch;
-use cavesson_store::rep::RepOfHorse;
-use cavesson_store::{BarnTransaction, horse, rep, ride};
-use jiff::Timestamp;
+use cavesson_core::ride::batch::FORM;
+use cavesson_core::ride::{Batch, clock};
+use cavesson_store::rep::PlacedRep;
+use cavesson_store::ride::{PlacedRide, RideOfRep};
+use cavesson_store::{BarnTransaction, horse, rep, ride, ride_block};
+use jiff::{SignedDuration, Timestamp};
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
-use crate::known::Judged;
+use crate::documented::{Refusal, Refuses};
+use crate::known::HorseLadder;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::{Recorder, Signed};
 
 /// The batches' route.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(store))
+    OpenApiRouter::new().routes(route!(store))
+}
+
+/// The header in which a device says in which form it sends.
+const FORM_HEADER: &str = "cavesson-batch-form";
+
+/// A request whose form this server reads. An older application keeps what it has,
+/// and is told to update.
+struct FormRead;
+
+impl<S: Send + Sync> FromRequestParts<S> for FormRead {
+    type Rejection = Problem;
+
+    async fn from_request_parts(parts: &mut Parts, _: &S) -> Result<FormRead, Problem> {
+        let Some(said) = parts.headers.get(FORM_HEADER) else {
+            return Ok(FormRead);
+        };
+        match said.to_str().ok().and_then(|form| form.parse::<u32>().ok()) {
+            Some(FORM) => Ok(FormRead),
+            _ => Err(Problem::update(FORM)),
+        }
+    }
+}
+
+impl Refuses for FormRead {
+    const REFUSALS: &'static [Refusal] = &[(
+        426,
+        "An application of another version: update it; nothing was stored",
+    )];
 }
 
 /// What is on disk now.
@@ -39,78 +70,87 @@ struct Stored {
     reps: usize,
     /// Which of its reps were soft, as the core decides it, in the batch's order.
     soft: Vec<bool>,
+    /// By how many seconds the device's times were shifted; 0 for a clock that is right.
+    clock_shifted_s: f64,
 }
 
 /// Store a batch. The answer comes when it is on disk. Sending the same batch
 /// again changes nothing.
 #[utoipa::path(
     post, path = "/api/batches", operation_id = "store_batch", tag = "batches", request_body = Batch,
+    params(("cavesson-batch-form" = u32, Header, minimum = 2, maximum = 2, description = "The form of the batch. Another one is answered with 426")),
     responses(
         (status = 200, description = "All of it is on disk", body = Stored),
-        (status = 400, description = "Not JSON; nothing was stored", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Owners do not record", body = Problem, content_type = "application/problem+json"),
-        (status = 404, description = "A horse or ride that is not in this barn; nothing was stored", body = Problem, content_type = "application/problem+json"),
-        (status = 409, description = "An id that is known with other content; nothing was stored", body = Problem, content_type = "application/problem+json"),
-        (status = 413, description = "Too much at once; nothing was stored", body = Problem, content_type = "application/problem+json"),
-        (status = 415, description = "Not sent as JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 422, description = "Fields that do not fit; nothing was stored", body = Problem, content_type = "application/problem+json"),
+        (status = 404, description = "A horse, ride or block that is not in this barn; nothing was stored", body = Problem, content_type = "application/problem+json"),
+        (status = 409, description = "Another person is signed in, or an id is known with other content; nothing was stored", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn store(
     State(app): State<App>,
-    Recorder(mut signed): Recorder,
+    Recorder(signed): Recorder,
+    _: FormRead,
     Body(batch): Body<Batch>,
 ) -> Answer<Json<Stored>> {
+    if batch.person_id != signed.person.person_id {
+        return Err(Problem::another_person("/person_id", &signed.person.name));
+    }
     batch
-        .check(&app.all_levels, Timestamp::now())
+        .check(Ladder::every_level())
         .map_err(Problem::fields)?;
-    check_horses(&mut signed.transaction, &batch).await?;
-    let horses = horses_of(&mut signed.transaction, &batch).await?;
-    let touched: HashSet<Uuid> = batch
-        .rides
-        .iter()
-        .map(|ride| ride.horse_id)
-        .chain(horses.values().copied())
-        .collect();
-    let touched: Vec<Uuid> = touched.into_iter().collect();
-    horse::raise_versions(&mut signed.transaction, &touched).await?;
-    store_rides(&mut signed, &batch).await?;
-    store_reps(&mut signed, &batch, &horses).await?;
-    let today = signed.now().date();
-    let barn_id = signed.barn.barn_id;
-    signed.transaction.commit().await?;
-    let judged = judge_and_keep(&app, barn_id, &touched, today).await?;
+    let now = app.clock.now();
+    let shift = clock::shift(batch.sent_at, now);
+    let mut barn = signed.write().await?;
+    check_horses(&mut barn, &batch).await?;
+    let mut rides = rides_of(&mut barn, &batch).await?;
+    let touched = touched(&batch, &rides);
+    horse::raise_versions(&mut barn, &touched).await?;
+    store_rides(&mut barn, &signed, &batch, shift, now).await?;
+    // What is known of a ride stays, its start too.
+    rides.extend(rides_of(&mut barn, &batch).await?);
+    store_reps(&mut barn, &signed, &batch, &rides, now).await?;
+    let ladders = app.known.ladders.of_horses(&mut barn, &touched).await?;
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &touched, signed.today()).await;
     Ok(Json(Stored {
         rides: batch.rides.len(),
         reps: batch.reps.len(),
-        soft: soft(&batch, &horses, &judged),
+        soft: soft(&batch, &rides, &ladders),
+        clock_shifted_s: shift.as_secs_f64(),
     }))
 }
 
-/// The horse of each ride that the batch's reps name: of the batch, or stored before.
-async fn horses_of(barn: &mut BarnTransaction, batch: &Batch) -> Answer<HashMap<Uuid, Uuid>> {
-    let ride_ids: Vec<Uuid> = batch.reps.iter().map(|rep| rep.ride_id).collect();
-    let stored = ride::horses_of(barn, &ride_ids).await?;
-    let named = batch.rides.iter().map(|ride| (ride.ride_id, ride.horse_id));
-    Ok(named.chain(stored).collect())
+type Rides = HashMap<Uuid, RideOfRep>;
+
+/// The rides of the batch and of its reps, as far as they are stored.
+async fn rides_of(barn: &mut BarnTransaction, batch: &Batch) -> Answer<Rides> {
+    let of_reps = batch.reps.iter().map(|rep| rep.ride_id);
+    let named = batch.rides.iter().map(|ride| ride.ride_id);
+    let ids: HashSet<Uuid> = of_reps.chain(named).collect();
+    let ids: Vec<Uuid> = ids.into_iter().collect();
+    let stored = ride::of_reps(barn, &ids).await?;
+    Ok(stored
+        .into_iter()
+        .map(|ride| (ride.ride_id, ride))
+        .collect())
 }
 
-/// Which reps of the batch were soft, by the gates of their horses' programs.
-fn soft(batch: &Batch, horses: &HashMap<Uuid, Uuid>, judged: &[Arc<Judged>]) -> Vec<bool> {
-    let ladders: HashMap<Uuid, &Ladder> = judged
-        .iter()
-        .map(|judged| (judged.horse_id, judged.ladder()))
-        .collect();
+/// The horses of which more is known after the batch.
+fn touched(batch: &Batch, rides: &Rides) -> Vec<Uuid> {
+    let named = batch.rides.iter().map(|ride| ride.horse_id);
+    let stored = rides.values().map(|ride| ride.horse_id);
+    let all: HashSet<Uuid> = named.chain(stored).collect();
+    all.into_iter().collect()
+}
+
+/// Which reps of the batch were soft, by the gates of their horses' ladders.
+fn soft(batch: &Batch, rides: &Rides, ladders: &HashMap<Uuid, HorseLadder>) -> Vec<bool> {
     batch
         .reps
         .iter()
         .map(|rep| {
-            let ladder = horses
-                .get(&rep.ride_id)
-                .and_then(|horse| ladders.get(horse));
-            ladder
-                .and_then(|ladder| ladder.at(&rep.level()))
+            let horse = rides.get(&rep.ride_id).map(|ride| ride.horse_id);
+            horse
+                .and_then(|horse| ladders.get(&horse)?.ladder.at(&rep.level()))
                 .is_some_and(|level| rep.measure.is_soft(&level.gate.soft, level.gait))
         })
         .collect()
@@ -131,59 +171,75 @@ async fn check_horses(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
     }))
 }
 
-async fn store_rides(signed: &mut Signed, batch: &Batch) -> Answer<()> {
+async fn store_rides(
+    barn: &mut BarnTransaction,
+    signed: &Signed,
+    batch: &Batch,
+    shift: SignedDuration,
+    now: Timestamp,
+) -> Answer<()> {
     let mut changed = Vec::new();
+    let mut last_ms: HashMap<Uuid, u32> = HashMap::new();
+    for rep in &batch.reps {
+        let last = last_ms.entry(rep.ride_id).or_default();
+        *last = rep.asked_after_ms.max(*last);
+    }
     for (index, ride) in batch.rides.iter().enumerate() {
-        let day = signed.day_of(ride.started_at);
-        let rider_id = signed.person.person_id;
-        if !ride::put(&mut signed.transaction, ride, day, rider_id).await? {
+        let at = format!("/rides/{index}");
+        let asked = last_ms.get(&ride.ride_id).copied().unwrap_or_default();
+        let last = ride.finished_after_ms.unwrap_or_default().max(asked);
+        let field = format!("{at}/started_at");
+        let set = ride.set_forward_s;
+        let started_at =
+            clock::start(&field, ride.started_at, set, shift, last, now).map_err(Problem::field)?;
+        let placed = PlacedRide {
+            ride,
+            started_at,
+            day: signed.day_of(started_at),
+            rider_id: signed.person.person_id,
+        };
+        if !ride::put(barn, &placed).await? {
             changed.push(FieldError::new(
-                format!("/rides/{index}/ride_id"),
+                format!("{at}/ride_id"),
                 format!("ride {} is known with another horse or start", ride.ride_id),
+            ));
+            continue;
+        }
+        for block in ride_block::put(barn, ride).await? {
+            changed.push(FieldError::new(
+                format!("{at}/blocks/{block}/block_id"),
+                "this block is known for another level; make a new one",
             ));
         }
     }
-    if changed.is_empty() {
-        Ok(())
-    } else {
-        Err(Problem::conflict(changed))
-    }
+    none_changed(changed)
 }
 
 async fn store_reps(
-    signed: &mut Signed,
+    barn: &mut BarnTransaction,
+    signed: &Signed,
     batch: &Batch,
-    horses: &HashMap<Uuid, Uuid>,
+    rides: &Rides,
+    now: Timestamp,
 ) -> Answer<()> {
-    let missing = batch
-        .reps
-        .iter()
-        .enumerate()
-        .filter(|(_, rep)| !horses.contains_key(&rep.ride_id));
-    none_missing(missing.map(|(index, rep)| {
-        FieldError::new(
-            format!("/reps/{index}/ride_id"),
-            format!(
-                "no ride {} in this barn; send the ride with its reps",
-                rep.ride_id
-            ),
-        )
-    }))?;
-    let reps: Vec<RepOfHorse<'_>> = batch
+    check_blocks(barn, batch, rides).await?;
+    let reps: Vec<PlacedRep<'_>> = batch
         .reps
         .iter()
         .filter_map(|rep| {
-            horses.get(&rep.ride_id).map(|horse_id| RepOfHorse {
+            let ride = rides.get(&rep.ride_id)?;
+            Some(PlacedRep {
                 rep,
-                horse_id: *horse_id,
+                horse_id: ride.horse_id,
+                asked_at: clock::after(ride.started_at, rep.asked_after_ms, now),
             })
         })
         .collect();
-    let stored: HashSet<Uuid> = rep::put(&mut signed.transaction, &reps, signed.person.person_id)
+    let stored: HashSet<Uuid> = rep::put(barn, &reps, signed.person.person_id)
         .await?
         .into_iter()
         .collect();
-    let changed: Vec<FieldError> = batch
+    let changed = batch
         .reps
         .iter()
         .enumerate()
@@ -195,10 +251,53 @@ async fn store_reps(
             )
         })
         .collect();
-    if changed.is_empty() {
+    none_changed(changed)
+}
+
+/// Every rep lies in a ride and a block of the barn, and the block is of its level.
+async fn check_blocks(barn: &mut BarnTransaction, batch: &Batch, rides: &Rides) -> Answer<()> {
+    let ids: Vec<Uuid> = rides.keys().copied().collect();
+    let blocks: HashMap<(Uuid, Uuid), _> = ride_block::of_rides(barn, &ids)
+        .await?
+        .into_iter()
+        .map(|block| ((block.ride_id, block.block_id), block.level))
+        .collect();
+    let (mut missing, mut misfiled) = (Vec::new(), Vec::new());
+    for (index, rep) in batch.reps.iter().enumerate() {
+        let at = format!("/reps/{index}");
+        if !rides.contains_key(&rep.ride_id) {
+            missing.push(FieldError::new(
+                format!("{at}/ride_id"),
+                format!(
+                    "no ride {} in this barn; send the ride with its reps",
+                    rep.ride_id
+                ),
+            ));
+            continue;
+        }
+        match blocks.get(&(rep.ride_id, rep.block_id)) {
+            None => missing.push(FieldError::new(
+                format!("{at}/block_id"),
+                format!(
+                    "no block {} in this ride; send the block with its reps",
+                    rep.block_id
+                ),
+            )),
+            Some(level) if *level != rep.level() => misfiled.push(FieldError::new(
+                format!("{at}/block_id"),
+                format!(
+                    "this block is for {level}, the rep for {}; name one of its level",
+                    rep.level()
+                ),
+            )),
+            Some(_) => {}
+        }
+    }
+    none_missing(missing.into_iter())?;
+    if misfiled.is_empty() {
         Ok(())
     } else {
-        Err(Problem::conflict(changed))
+        Err(Problem::fields(misfiled))
     }
 }
 
@@ -208,5 +307,13 @@ fn none_missing(missing: impl Iterator<Item = FieldError>) -> Answer<()> {
         Ok(())
     } else {
         Err(Problem::fields_not_found(missing))
+    }
+}
+
+fn none_changed(changed: Vec<FieldError>) -> Answer<()> {
+    if changed.is_empty() {
+        Ok(())
+    } else {
+        Err(Problem::conflict(changed))
     }
 }

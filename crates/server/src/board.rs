@@ -2,15 +2,15 @@
 
 use axum::Json;
 use axum::extract::State;
+use cavesson_core::day::days_between;
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::track::{StiffSide, TrackStanding, stiff_side, tracks};
-use cavesson_core::judge::{Standing, State as LevelState, Verdict, days_between};
+use cavesson_core::judge::{Standing, State as LevelState, Verdict};
 use cavesson_store::horse;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
@@ -18,12 +18,13 @@ use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Signed;
 use crate::url::{On, UrlQuery};
 
 /// The board's route.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(show))
+    OpenApiRouter::new().routes(route!(show))
 }
 
 /// All horses at a glance.
@@ -84,21 +85,21 @@ fn is_ready(judged: &Judged, standing: &Standing) -> bool {
     get, path = "/api/board", operation_id = "show_board", tag = "board", params(On),
     responses(
         (status = 200, description = "Who is ready, stuck, stiff, rusty", body = Board),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A date that cannot be read", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn show(
     State(app): State<App>,
-    mut signed: Signed,
+    signed: Signed,
     UrlQuery(query): UrlQuery<On>,
 ) -> Answer<Json<Board>> {
     let today = signed.now();
-    let on = query.on.unwrap_or(today.date());
+    let on = query.day(today.date())?;
     let owner = signed.only_horses_of();
-    let stored = horse::list(&mut signed.transaction, owner).await?;
+    let mut barn = signed.look().await?;
+    let stored = horse::list(&mut barn, owner).await?;
     let ids: Vec<Uuid> = stored.iter().map(|horse| horse.horse_id).collect();
-    let judged = app.known.judged(&mut signed.transaction, &ids, on).await?;
+    let judged = app.known.judged(barn, &ids, on).await?;
     Ok(Json(Board {
         on,
         tracks: app

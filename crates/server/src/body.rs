@@ -1,5 +1,7 @@
 //! The JSON body of a request, read strictly; what does not fit is named.
 
+use std::time::Duration;
+
 use axum::body::Bytes;
 use axum::extract::rejection::BytesRejection;
 use axum::extract::{FromRequest, Request};
@@ -7,11 +9,16 @@ use axum::http::header::CONTENT_TYPE;
 use axum::response::IntoResponse;
 use cavesson_core::bounds::FieldError;
 use serde::de::DeserializeOwned;
+use tokio::time::timeout;
 
 use crate::problem::Problem;
 
 /// The most a request may hold. 5,000 reps take about 1.6 MB.
 pub const MOST_BYTES: usize = 2_000_000;
+
+/// How long a body may take to come. A phone at the edge of its signal is slow; what
+/// it recorded goes out with the next try.
+const MOST_WAIT: Duration = Duration::from_secs(15);
 
 /// A strictly read JSON body.
 pub struct Body<T>(pub T);
@@ -23,7 +30,10 @@ impl<T: DeserializeOwned, S: Send + Sync> FromRequest<S> for Body<T> {
         if !is_json(&request) {
             return Err(Problem::media_type());
         }
-        let bytes = Bytes::from_request(request, state).await.map_err(unread)?;
+        let bytes = timeout(MOST_WAIT, Bytes::from_request(request, state))
+            .await
+            .map_err(|_| Problem::slow_body())?
+            .map_err(unread)?;
         read(&bytes).map(Body)
     }
 }
@@ -50,7 +60,7 @@ fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
     let value = serde_path_to_error::deserialize(&mut reader).map_err(|error| {
         let inner = error.inner();
         if inner.is_data() {
-            let field = cavesson_core::calc::pointer(error.path());
+            let field = cavesson_core::json::pointer(error.path());
             Problem::field(FieldError::new(field, inner.to_string()))
         } else {
             Problem::json(format!("the body is not JSON: {inner}"))

@@ -1,23 +1,26 @@
-//! The calculators over HTTP; they know no barn and need no sign-in.
+//! The calculators over HTTP. They know no barn; those that take long ask for a
+//! sign-in and run one at a time.
 
 use axum::Json;
-use cavesson_core::calc::{ALL, find};
+use axum::extract::State;
+use cavesson_core::calc::{ALL, Cost, find};
 use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 
 use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::route;
+use crate::signed::Signed;
 use crate::url::UrlPath;
 
 /// The calculators' routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(list))
-        .routes(routes!(run))
+        .routes(route!(list))
+        .routes(route!(run))
 }
 
 /// A calculator with the JSON Schemas of its input and output.
@@ -25,6 +28,9 @@ pub fn routes() -> OpenApiRouter<App> {
 struct CalculatorBrief {
     name: &'static str,
     about: &'static str,
+    /// What a run costs at the most: light ones are open to anyone, heavy ones ask for a
+    /// sign-in.
+    cost: Cost,
     #[schema(value_type = Object)]
     input: Value,
     #[schema(value_type = Object)]
@@ -42,6 +48,7 @@ async fn list() -> Json<Vec<CalculatorBrief>> {
         CalculatorBrief {
             name: calculator.name,
             about: calculator.about,
+            cost: calculator.cost,
             input: schemas.input,
             output: schemas.output,
         }
@@ -55,16 +62,30 @@ async fn list() -> Json<Vec<CalculatorBrief>> {
     request_body(content = Object, description = "As the calculator's input schema says"),
     responses(
         (status = 200, description = "As the calculator's output schema says", body = Object),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
+        (status = 401, description = "A heavy calculator, and nobody is signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such calculator", body = Problem, content_type = "application/problem+json"),
-        (status = 413, description = "Too much at once", body = Problem, content_type = "application/problem+json"),
-        (status = 415, description = "Not sent as JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 422, description = "A field does not fit", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn run(UrlPath(name): UrlPath<String>, Body(input): Body<Value>) -> Answer<Json<Value>> {
+async fn run(
+    State(app): State<App>,
+    UrlPath(name): UrlPath<String>,
+    signed: Result<Signed, Problem>,
+    Body(input): Body<Value>,
+) -> Answer<Json<Value>> {
     let calculator = find(&name)
         .ok_or_else(|| Problem::not_found("no such calculator; see /api/calc for their names"))?;
-    let output = tokio::task::spawn_blocking(move || (calculator.run)(input)).await?;
+    let output = match calculator.cost {
+        Cost::Light => {
+            app.work
+                .judging
+                .run(move || (calculator.run)(input))
+                .await?
+        }
+        Cost::Heavy => {
+            signed?;
+            let line = &app.work.calculators;
+            line.run(move || (calculator.run)(input)).await?
+        }
+    };
     output.map(Json).map_err(Problem::field)
 }

@@ -3,28 +3,29 @@
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::Side;
-use cavesson_core::bounds::{FieldError, NOTE_LETTERS};
+use cavesson_core::bounds::{FieldError, NOTE_LETTERS, check_planned_day};
+use cavesson_core::ladder::check::{check_fault, find_level};
 use cavesson_core::ladder::{FaultId, Ladder, Level, RungId, SkillId};
-use cavesson_core::rep::check::{check_fault, find_level};
+use cavesson_core::text::check_text;
 use cavesson_store::card_block;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Recorder;
 use crate::url::UrlPath;
 
 /// The card blocks' routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(add))
-        .routes(routes!(remove))
+        .routes(route!(add))
+        .routes(route!(remove))
 }
 
 /// A block on the card of a day.
@@ -88,9 +89,6 @@ struct NewCardBlock {
     params(("horse_id" = Uuid, Path)), request_body = NewCardBlock,
     responses(
         (status = 201, description = "It is on the card"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Owners do not plan rides", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
         (status = 409, description = "This id is known with other content", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "No such level or fault, a day that is past, nothing said", body = Problem, content_type = "application/problem+json"),
@@ -98,21 +96,21 @@ struct NewCardBlock {
 )]
 async fn add(
     State(app): State<App>,
-    Recorder(mut signed): Recorder,
+    Recorder(signed): Recorder,
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(new): Body<NewCardBlock>,
 ) -> Answer<StatusCode> {
-    signed.horse(horse_id).await?;
-    let today = signed.now().date();
-    let judged = app
-        .known
-        .judged_horse(&mut signed.transaction, horse_id, today)
-        .await?;
+    let today = signed.today();
+    let mut barn = signed.write().await?;
+    signed.horse(&mut barn, horse_id).await?;
+    let ladders = app.known.ladders.of_horses(&mut barn, &[horse_id]).await?;
+    let standard = app.known.ladders.standard();
+    let on_ladder = ladders.get(&horse_id).unwrap_or(&standard);
     let level = Level {
         skill: new.skill.clone(),
         rung: new.rung.clone(),
     };
-    check(&new, &level, judged.ladder(), today).map_err(Problem::field)?;
+    check(&new, &level, &on_ladder.ladder, today).map_err(Problem::field)?;
     let block = card_block::CardBlock {
         block_id: new.block_id,
         horse_id,
@@ -123,10 +121,10 @@ async fn add(
         fault: new.fault,
     };
     let made_by = signed.person.person_id;
-    if !card_block::add(&mut signed.transaction, &block, made_by).await? {
-        return Err(Problem::known_otherwise("/block_id", block.block_id));
+    if !card_block::add(&mut barn, &block, made_by).await? {
+        return Err(Problem::id_conflict("/block_id", block.block_id));
     }
-    signed.transaction.commit().await?;
+    barn.commit().await?;
     Ok(StatusCode::CREATED)
 }
 
@@ -140,14 +138,8 @@ fn check(
     if let Some(fault) = &new.fault {
         check_fault(fault, ladder).map_err(|error| error.under("/fault"))?;
     }
-    NOTE_LETTERS.check_count("/says", new.says.trim().chars().count())?;
-    if new.day < today {
-        return Err(FieldError::new(
-            "/day",
-            format!("must not lie before today ({today}), found {}", new.day),
-        ));
-    }
-    Ok(())
+    check_text(NOTE_LETTERS, "/says", &new.says)?;
+    check_planned_day("/day", new.day, today)
 }
 
 /// Take a block off its card.
@@ -156,18 +148,17 @@ fn check(
     params(("block_id" = Uuid, Path)),
     responses(
         (status = 204, description = "It is off the card"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Owners do not plan rides", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such block on a card of this barn", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn remove(
-    Recorder(mut signed): Recorder,
+    Recorder(signed): Recorder,
     UrlPath(block_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    if !card_block::remove(&mut signed.transaction, block_id).await? {
+    let mut barn = signed.write().await?;
+    if !card_block::remove(&mut barn, block_id).await? {
         return Err(Problem::not_found("no such block on a card of this barn"));
     }
-    signed.transaction.commit().await?;
+    barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
 }

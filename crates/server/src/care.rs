@@ -2,28 +2,30 @@
 
 use axum::extract::State;
 use axum::http::StatusCode;
-use cavesson_core::bounds::{FieldError, NOTE_LETTERS};
+use cavesson_core::bounds::NOTE_LETTERS;
+use cavesson_core::horse::care::check_care_day;
 use cavesson_core::horse::{CareKind, CareNote};
+use cavesson_core::text::check_optional_text;
 use cavesson_store::{care, horse};
 use jiff::civil::Date;
 use serde::Deserialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Recorder;
 use crate::url::UrlPath;
 
 /// Care's routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(add))
-        .routes(routes!(clear))
+        .routes(route!(add))
+        .routes(route!(clear))
 }
 
 /// A note of care.
@@ -56,9 +58,6 @@ struct Clearing {
     params(("horse_id" = Uuid, Path)), request_body = NewCare,
     responses(
         (status = 201, description = "Noted"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Owners do not note care", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
         (status = 409, description = "This id is known with other content", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A day in the future, or too long a note", body = Problem, content_type = "application/problem+json"),
@@ -66,22 +65,15 @@ struct Clearing {
 )]
 async fn add(
     State(app): State<App>,
-    Recorder(mut signed): Recorder,
+    Recorder(signed): Recorder,
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(new): Body<NewCare>,
 ) -> Answer<StatusCode> {
-    signed.horse(horse_id).await?;
-    let today = signed.now().date();
-    if new.day > today {
-        return Err(Problem::field(FieldError::new(
-            "/day",
-            format!("must not lie after today ({today}), found {}", new.day),
-        )));
-    }
-    let letters = new.says.trim().chars().count().max(1);
-    NOTE_LETTERS
-        .check_count("/says", letters)
-        .map_err(Problem::field)?;
+    let today = signed.today();
+    let mut barn = signed.write().await?;
+    let horse = signed.horse(&mut barn, horse_id).await?;
+    check_care_day("/day", new.day, horse.foaled, today).map_err(Problem::field)?;
+    check_optional_text(NOTE_LETTERS, "/says", &new.says).map_err(Problem::field)?;
     let note = CareNote {
         care_id: new.care_id,
         kind: new.kind,
@@ -89,14 +81,13 @@ async fn add(
         cleared_on: None,
         says: new.says,
     };
-    horse::raise_versions(&mut signed.transaction, &[horse_id]).await?;
+    horse::raise_versions(&mut barn, &[horse_id]).await?;
     let made_by = signed.person.person_id;
-    if !care::add(&mut signed.transaction, horse_id, &note, made_by).await? {
-        return Err(Problem::known_otherwise("/care_id", note.care_id));
+    if !care::add(&mut barn, horse_id, &note, made_by).await? {
+        return Err(Problem::id_conflict("/care_id", note.care_id));
     }
-    let barn_id = signed.barn.barn_id;
-    signed.transaction.commit().await?;
-    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &[horse_id], today).await;
     Ok(StatusCode::CREATED)
 }
 
@@ -106,26 +97,24 @@ async fn add(
     params(("care_id" = Uuid, Path)), request_body = Clearing,
     responses(
         (status = 204, description = "Done"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Owners do not clear flags", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such note in this barn", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn clear(
     State(app): State<App>,
-    Recorder(mut signed): Recorder,
+    Recorder(signed): Recorder,
     UrlPath(care_id): UrlPath<Uuid>,
     Body(clearing): Body<Clearing>,
 ) -> Answer<StatusCode> {
-    let today = signed.now().date();
-    let barn = &mut signed.transaction;
-    let horse_id = care::clear(barn, care_id, clearing.cleared.then_some(today))
+    let today = signed.today();
+    let mut barn = signed.write().await?;
+    let horse_id = care::horse_of(&mut barn, care_id)
         .await?
         .ok_or_else(|| Problem::not_found("no such note in this barn"))?;
-    horse::raise_versions(barn, &[horse_id]).await?;
-    let barn_id = signed.barn.barn_id;
-    signed.transaction.commit().await?;
-    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
+    // The horse first, as everywhere: two who store something about it wait in turn.
+    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    care::clear(&mut barn, care_id, clearing.cleared.then_some(today)).await?;
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &[horse_id], today).await;
     Ok(StatusCode::NO_CONTENT)
 }

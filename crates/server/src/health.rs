@@ -5,14 +5,14 @@ use axum::extract::State;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 
 use crate::App;
 use crate::problem::{Answer, Problem};
+use crate::route;
 
 /// The health route.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(show))
+    OpenApiRouter::new().routes(route!(show))
 }
 
 #[derive(Serialize, ToSchema)]

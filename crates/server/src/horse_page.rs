@@ -8,7 +8,7 @@ use axum::extract::State;
 use cavesson_core::Side;
 use cavesson_core::evidence::first_ask::first_asks;
 use cavesson_core::evidence::slip::Slip;
-use cavesson_core::horse::{CareNote, RideMark, season};
+use cavesson_core::horse::{CareNote, RideMark, Sex, season};
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
@@ -23,15 +23,17 @@ use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::card_blocks::CardBlock;
+use crate::horse_riders::{self, HorseRider};
 use crate::horses::Horse;
 use crate::known::Judged;
+use crate::known::horse_ladder::Unfit;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
 
@@ -42,7 +44,7 @@ const SEASON_LOOK_BACK_DAYS: i64 = 365;
 
 /// The horse page's route.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(show))
+    OpenApiRouter::new().routes(route!(show))
 }
 
 /// A horse as a whole.
@@ -58,10 +60,17 @@ struct HorsePage {
     program_id: Option<Uuid>,
     /// Its version.
     program_version: Option<i32>,
+    /// Why the program it is on does not judge it, when it no longer fits.
+    program_unfit: Option<String>,
+    /// How much of what is stored of it this version of the program cannot read. It
+    /// is kept, and not judged.
+    unreadable: usize,
     /// The one thing to do next; null for a horse with nothing open.
     next: Option<Next>,
     /// Who should look at the horse first, in sentences.
     cautions: Vec<String>,
+    /// What the last ride asked, and what it changed; null before the first.
+    last_ride: Option<LastRide>,
     /// Every level of its ladder, needs first.
     levels: Vec<HorseLevel>,
     /// Where it is soft: the last fourteen days against the fourteen before.
@@ -84,6 +93,9 @@ struct HorsePage {
     care: Vec<CareNote>,
     /// Decisions of the trainer that stand, oldest first.
     overrules: Vec<Overrule>,
+    /// Who rode the horse lately and how they differ; for those who decide, empty for
+    /// others.
+    riders: Vec<HorseRider>,
     /// Blocks on the cards of today and later.
     card: Vec<CardBlock>,
 }
@@ -101,6 +113,30 @@ struct Next {
     forecast: String,
 }
 
+/// The last day the horse was ridden.
+#[derive(Serialize, ToSchema)]
+struct LastRide {
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    /// The last ride of that day.
+    ride_id: Uuid,
+    /// What was asked, those whose verdict changed first.
+    asked: Vec<AskedLevel>,
+}
+
+/// A level asked on the last day.
+#[derive(Serialize, ToSchema)]
+struct AskedLevel {
+    /// The place of the level.
+    level: usize,
+    soft: u32,
+    asked: u32,
+    /// What was said by its gate the last time before; null when it was asked first.
+    before: Option<Verdict>,
+    /// What is said now.
+    now: Verdict,
+}
+
 /// Where a level of the horse stands.
 #[derive(Serialize, ToSchema)]
 struct HorseLevel {
@@ -108,7 +144,7 @@ struct HorseLevel {
     verdict: Verdict,
     state: LevelState,
     /// Soft and asked of each side in the gate's window.
-    sides: Vec<cavesson_core::judge::horse::SideCount>,
+    sides: Vec<cavesson_core::judge::standing::SideCount>,
     #[schema(value_type = Option<String>, format = Date)]
     last_asked: Option<Date>,
     #[schema(value_type = Option<String>, format = Date)]
@@ -169,54 +205,82 @@ struct SeasonRide {
     params(("horse_id" = Uuid, Path), On),
     responses(
         (status = 200, description = "The horse, every level judged", body = HorsePage),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A date that cannot be read", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn show(
     State(app): State<App>,
-    mut signed: Signed,
+    signed: Signed,
     UrlPath(horse_id): UrlPath<Uuid>,
     UrlQuery(query): UrlQuery<On>,
 ) -> Answer<Json<HorsePage>> {
     let today = signed.now();
-    let on = query.on.unwrap_or(today.date());
-    let stored = signed.horse(horse_id).await?;
-    let mare = stored.sex == "mare";
-    let horse = Horse::new(stored, today.year());
-    let barn = &mut signed.transaction;
+    let on = query.day(today.date())?;
+    let mut barn = signed.look().await?;
+    let stored = signed.horse(&mut barn, horse_id).await?;
+    let card = card_block::of_horse_from(&mut barn, horse_id, today.date()).await?;
+    let names = if signed.person.role.decides() {
+        Some(horse_riders::names(&mut barn).await?)
+    } else {
+        None
+    };
     let judged = app.known.judged_horse(barn, horse_id, on).await?;
-    let card = card_block::of_horse_from(barn, horse_id, today.date()).await?;
-    let ladder = judged.ladder();
-    Ok(Json(HorsePage {
-        horse,
+    let year = today.year();
+    let page = app.work.judging.run(move || HorsePage {
+        riders: names.map_or_else(Vec::new, |names| horse_riders::of_horse(&judged, &names)),
+        ..page(stored, &judged, card, year)
+    });
+    Ok(Json(page.await?))
+}
+
+fn page(
+    stored: cavesson_store::horse::Horse,
+    judged: &Judged,
+    card: Vec<card_block::CardBlock>,
+    year: i16,
+) -> HorsePage {
+    let mare = judged.file.sex == Some(Sex::Mare);
+    let (on, ladder) = (judged.on, judged.ladder());
+    HorsePage {
+        horse: Horse::new(stored, year),
         on,
         ladder_version: ladder.version,
         program_id: judged.on_ladder.program.map(|(id, _)| id),
         program_version: judged.on_ladder.program.map(|(_, version)| version),
-        next: next(&judged),
+        program_unfit: judged.on_ladder.unfit.as_deref().map(unfit_in_words),
+        unreadable: judged.known.unreadable(),
+        next: next(judged),
         cautions: caution::of_horse(&judged.file.care, &judged.file.rides, on)
             .iter()
             .chain(&caution::of_mouth(&judged.file.care, on))
             .map(words::caution)
             .collect(),
-        levels: horse_levels(&judged),
+        last_ride: last_ride(judged),
+        levels: horse_levels(judged),
         soft_map: soft_map(ladder, &judged.file, on),
         stiff_side: stiff_side(&judged.file, on),
         sides: sides(ladder, &judged.file, on),
-        first_asks: horse_first_asks(&judged),
+        first_asks: horse_first_asks(judged),
         faults: faults_seen(ladder, &judged.file, on),
         holes: holes(ladder, &judged.file, &judged.standings, on),
-        slips: slips(&judged),
-        season: mare.then(|| season_of(&judged)),
+        slips: slips(judged),
+        season: mare.then(|| season_of(judged)),
         care: judged.file.care.clone(),
         overrules: judged.file.overrules.clone(),
+        riders: Vec::new(),
         card: card
             .into_iter()
             .map(|block| CardBlock::of(block, ladder))
             .collect(),
-    }))
+    }
+}
+
+fn unfit_in_words(unfit: &Unfit) -> String {
+    format!(
+        "The program \"{}\" no longer fits ({}). Until it is saved again, the standard ladder judges.",
+        unfit.name, unfit.why
+    )
 }
 
 fn next(judged: &Judged) -> Option<Next> {
@@ -230,7 +294,34 @@ fn next(judged: &Judged) -> Option<Next> {
         verdict: said.verdict,
         says: said.says,
         takes: said.takes,
-        forecast: words::forecast(&forecast),
+        forecast: words::forecast(&forecast, judged.file.sex),
+    })
+}
+
+fn last_ride(judged: &Judged) -> Option<LastRide> {
+    let mut ridden = judged.file.rides.iter();
+    let last = ridden.rfind(|ride| ride.day <= judged.on)?;
+    let mut asked: Vec<AskedLevel> = judged
+        .standings
+        .iter()
+        .filter_map(|standing| {
+            let history = &standing.history;
+            let tally = history.tallies.last().filter(|day| day.day == last.day)?;
+            let before = history.days.iter().rev().nth(1);
+            Some(AskedLevel {
+                level: standing.place,
+                soft: tally.soft,
+                asked: tally.asked,
+                before: before.map(|day| day.verdict),
+                now: standing.verdict,
+            })
+        })
+        .collect();
+    asked.sort_by_key(|one| one.before == Some(one.now));
+    Some(LastRide {
+        day: last.day,
+        ride_id: last.ride_id,
+        asked,
     })
 }
 
@@ -266,7 +357,7 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
 fn holds(judged: &Judged, standing: &cavesson_core::judge::Standing) -> String {
     let name = |place: &usize| judged.ladder().levels[*place].name.clone();
     if let Some(Caution::SideDrop(drop)) = standing.cautions.last() {
-        return format!("the {} side went at once", drop.side.word());
+        return format!("the {} side dropped all at once", drop.side.word());
     }
     if let Some(missing) = standing.missing.first() {
         return format!("needs {}", name(missing));

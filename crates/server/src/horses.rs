@@ -1,23 +1,24 @@
 //! Horses.
 
 use axum::Json;
+use cavesson_core::horse::Sex;
 use cavesson_store::horse::{self, Horse as StoredHorse};
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Signed;
 use crate::url::UrlPath;
 
 /// The horses' routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(list))
-        .routes(routes!(show))
+        .routes(route!(list))
+        .routes(route!(show))
 }
 
 /// A horse.
@@ -25,8 +26,8 @@ pub fn routes() -> OpenApiRouter<App> {
 pub struct Horse {
     pub horse_id: Uuid,
     pub name: String,
-    /// mare, gelding or stallion.
-    pub sex: String,
+    /// null where another version of Cavesson stored a word this one doesn't know.
+    pub sex: Option<Sex>,
     /// Age in years, every horse a year older on January 1.
     pub age: i32,
     pub color: String,
@@ -37,7 +38,7 @@ impl Horse {
         Horse {
             horse_id: horse.horse_id,
             name: horse.name,
-            sex: horse.sex,
+            sex: Sex::of_word(&horse.sex),
             age: i32::from(year) - horse.foaled,
             color: horse.color,
         }
@@ -49,13 +50,12 @@ impl Horse {
     get, path = "/api/horses", operation_id = "list_horses", tag = "horses",
     responses(
         (status = 200, description = "The horses", body = [Horse]),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn list(mut signed: Signed) -> Answer<Json<Vec<Horse>>> {
+async fn list(signed: Signed) -> Answer<Json<Vec<Horse>>> {
     let year = signed.now().year();
     let owner = signed.only_horses_of();
-    let horses = horse::list(&mut signed.transaction, owner).await?;
+    let horses = horse::list(&mut signed.look().await?, owner).await?;
     Ok(Json(
         horses
             .into_iter()
@@ -69,11 +69,11 @@ async fn list(mut signed: Signed) -> Answer<Json<Vec<Horse>>> {
     get, path = "/api/horses/{horse_id}", operation_id = "show_horse", tag = "horses", params(("horse_id" = Uuid, Path)),
     responses(
         (status = 200, description = "The horse", body = Horse),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn show(mut signed: Signed, UrlPath(horse_id): UrlPath<Uuid>) -> Answer<Json<Horse>> {
+async fn show(signed: Signed, UrlPath(horse_id): UrlPath<Uuid>) -> Answer<Json<Horse>> {
     let year = signed.now().year();
-    Ok(Json(Horse::new(signed.horse(horse_id).await?, year)))
+    let horse = signed.horse(&mut signed.look().await?, horse_id).await?;
+    Ok(Json(Horse::new(horse, year)))
 }

@@ -4,20 +4,19 @@
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::ladder::{Fault, Gate, Ladder, Level, Track};
-use cavesson_core::program::schools::{QUESTIONS, Question};
+use cavesson_core::school::{QUESTIONS, Question};
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 
 use crate::App;
 use crate::levels::LevelBrief;
-use crate::problem::Problem;
+use crate::route;
 use crate::signed::Signed;
 
 /// The ladder's route.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(show))
+    OpenApiRouter::new().routes(route!(show))
 }
 
 /// A ladder: the one that ships, or what a program makes of it.
@@ -82,8 +81,7 @@ impl ShownLadder {
 #[utoipa::path(
     get, path = "/api/ladder", operation_id = "show_ladder", tag = "ladder",
     responses(
-        (status = 200, description = "The ladder as it ships", body = ShownLadder),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
+        (status = 200, description = "The standard ladder", body = ShownLadder),
     )
 )]
 async fn show(State(app): State<App>, _signed: Signed) -> Json<ShownLadder> {

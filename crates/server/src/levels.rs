@@ -15,21 +15,21 @@ use cavesson_core::ride::strip::strips;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::horses::Horse;
 use crate::known::Judged;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
 
 /// The levels' routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(show))
-        .routes(routes!(show_strips))
+        .routes(route!(show))
+        .routes(route!(show_strips))
 }
 
 /// A level in short, as every page names it.
@@ -117,7 +117,6 @@ struct LevelStrips {
     params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("rung" = String, Path), On),
     responses(
         (status = 200, description = "Gate, verdict, reasons, what it would take", body = JudgedLevel),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such horse in this barn, or no such level", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A date that cannot be read", body = Problem, content_type = "application/problem+json"),
     )
@@ -129,6 +128,11 @@ async fn show(
     UrlQuery(query): UrlQuery<On>,
 ) -> Answer<Json<JudgedLevel>> {
     let found = HorseLevel::load(&app, signed, path, query).await?;
+    let judged = app.work.judging.run(move || judged_level(found));
+    Ok(Json(judged.await?))
+}
+
+fn judged_level(found: HorseLevel) -> JudgedLevel {
     let judged = &found.judged;
     let judgement = judge::level::of_standings(
         judged.ladder(),
@@ -148,16 +152,16 @@ async fn show(
     let program_version = judged.on_ladder.program.map(|(_, version)| version);
     let level = LevelBrief::of(found.level(), judged.ladder());
     let gate = found.level().gate;
-    Ok(Json(JudgedLevel {
+    JudgedLevel {
         horse: found.horse,
         level,
         ladder_version,
         program_version,
         gate,
         judgement,
-        forecast_says: words::forecast(&forecast),
+        forecast_says: words::forecast(&forecast, judged.file.sex),
         forecast,
-    }))
+    }
 }
 
 /// One horse's rides of a level, rep by rep.
@@ -166,7 +170,6 @@ async fn show(
     params(("horse_id" = Uuid, Path), ("skill" = String, Path), ("rung" = String, Path), On),
     responses(
         (status = 200, description = "The rein strips", body = LevelStrips),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such horse in this barn, or no such level", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A date that cannot be read", body = Problem, content_type = "application/problem+json"),
     )
@@ -178,16 +181,21 @@ async fn show_strips(
     UrlQuery(query): UrlQuery<On>,
 ) -> Answer<Json<LevelStrips>> {
     let found = HorseLevel::load(&app, signed, path, query).await?;
+    let strips = app.work.judging.run(move || level_strips(found));
+    Ok(Json(strips.await?))
+}
+
+fn level_strips(found: HorseLevel) -> LevelStrips {
     let ladder = found.judged.ladder();
     let strips = strips(found.reps(), found.level(), ladder, found.judged.on);
     let level = LevelBrief::of(found.level(), ladder);
     let most_soft_hand = found.level().gate.soft.most_hand;
-    Ok(Json(LevelStrips {
+    LevelStrips {
         horse: found.horse,
         level,
         most_soft_hand,
         strips,
-    }))
+    }
 }
 
 /// Everything a level's pages are made of.
@@ -200,18 +208,17 @@ struct HorseLevel {
 impl HorseLevel {
     async fn load(
         app: &App,
-        mut signed: Signed,
+        signed: Signed,
         (horse_id, skill, rung): (Uuid, String, String),
         query: On,
     ) -> Answer<HorseLevel> {
         let level = Level::new(&skill, &rung);
         let today = signed.now();
-        let horse = Horse::new(signed.horse(horse_id).await?, today.year());
-        let on = query.on.unwrap_or(today.date());
-        let judged = app
-            .known
-            .judged_horse(&mut signed.transaction, horse_id, on)
-            .await?;
+        let on = query.day(today.date())?;
+        let mut barn = signed.look().await?;
+        let stored = signed.horse(&mut barn, horse_id).await?;
+        let horse = Horse::new(stored, today.year());
+        let judged = app.known.judged_horse(barn, horse_id, on).await?;
         let place = judged.ladder().position(&level).ok_or_else(no_level)?;
         Ok(HorseLevel {
             horse,

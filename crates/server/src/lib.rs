@@ -4,9 +4,12 @@
 //! |---|---|
 //! | [`settings`] | what the server is told when it starts |
 //! | [`router`] | all routes; the OpenAPI document comes from them |
+//! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `calc` | one noun each |
+//! | `session`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `packs`, `program_preview`, `calc` | one noun each |
+//! | [`work`] | long work in lines of its own |
+//! | [`clock`] | what time it is |
 //! | `known` | what is known of the horses, in memory by version, judged |
 //! | [`web`] | the web application's files |
 
@@ -18,16 +21,21 @@ mod body;
 mod calc;
 mod card_blocks;
 mod care;
+pub mod clock;
+pub mod documented;
 mod health;
 mod horse_page;
+mod horse_riders;
 mod horses;
 pub mod known;
 mod ladder;
 mod levels;
 mod live;
 mod overrules;
+mod packs;
 pub mod password;
 pub mod problem;
+mod program_preview;
 mod programs;
 mod rides;
 pub mod router;
@@ -38,15 +46,16 @@ pub mod signed;
 mod today;
 mod url;
 pub mod web;
+pub mod work;
 
 use std::future::Future;
 use std::net::SocketAddr;
-use std::sync::Arc;
 
 use sqlx::PgPool;
 use tokio::net::TcpListener;
 use tokio::sync::watch;
 
+pub use clock::Clock;
 pub use router::openapi;
 pub use settings::Settings;
 
@@ -57,10 +66,12 @@ pub struct App {
     pub pool: PgPool,
     /// The ladder as it ships.
     pub ladder: &'static cavesson_core::ladder::Ladder,
-    /// Every level there is, whatever the school: what a rep may be asked at.
-    pub all_levels: Arc<cavesson_core::ladder::Ladder>,
     /// What has been read of the horses so far.
     pub known: known::KnownHorses,
+    /// Where long work is done.
+    pub work: work::Work,
+    /// What time it is.
+    pub clock: clock::Clock,
     /// Changes as they happen.
     pub changes: live::Changes,
     /// Turns true when the server is about to end: who listens is let go.
@@ -78,18 +89,22 @@ pub async fn launch(
     listener: TcpListener,
     shutdown: impl Future<Output = ()> + Send + 'static,
 ) -> std::io::Result<()> {
-    let sweeper = tokio::spawn(session_store::sweep(pool.clone()));
+    let sweeper = tokio::spawn(session_store::sweep(pool.clone(), settings.clock.clone()));
+    tokio::task::spawn_blocking(password::warm_up);
     let changes = live::changes();
     let (close, closing) = watch::channel(false);
     let listener_of_changes = tokio::spawn(live::pass_on(pool.clone(), changes.clone()));
+    let work = work::Work::default();
     let app = App {
         pool,
+        clock: settings.clock.clone(),
         changes,
         closing,
         ladder: cavesson_core::ladder::Ladder::shipped(),
-        all_levels: Arc::new(cavesson_core::ladder::LadderFile::shipped().all_levels()),
-        known: known::KnownHorses::default(),
+        known: known::KnownHorses::new(work.judging.clone()),
+        work,
     };
+    let keeper = tokio::spawn(known::keep::keep_each_day(app.clone()));
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();
     let served = axum::serve(listener, service)
         .with_graceful_shutdown(async move {
@@ -97,6 +112,7 @@ pub async fn launch(
             close.send_replace(true);
         })
         .await;
+    keeper.abort();
     sweeper.abort();
     listener_of_changes.abort();
     served

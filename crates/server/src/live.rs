@@ -17,10 +17,10 @@ use sqlx::postgres::PgListener;
 use tokio::sync::broadcast;
 use tokio_stream::wrappers::BroadcastStream;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 
 use crate::App;
-use crate::problem::{Answer, Problem};
+use crate::problem::Answer;
+use crate::route;
 use crate::signed::Signed;
 
 /// Changes that wait for a slow device; one that falls further behind is told to
@@ -32,7 +32,7 @@ pub type Changes = broadcast::Sender<Change>;
 
 /// The live route. It stands outside of the time limit and of compression.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(listen))
+    OpenApiRouter::new().routes(route!(listen))
 }
 
 /// A channel for changes.
@@ -69,19 +69,18 @@ async fn pass_on_until_cut(pool: &PgPool, changes: &Changes) -> Result<(), sqlx:
     get, path = "/api/live", operation_id = "listen", tag = "live",
     responses(
         (status = 200, description = "Server-sent events, until either side ends them", body = String, content_type = "text/event-stream"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn listen(
     State(app): State<App>,
-    mut signed: Signed,
+    signed: Signed,
 ) -> Answer<Sse<impl Stream<Item = Result<Event, Infallible>>>> {
     // Subscribed before the horses are read, so that nothing falls in between.
     let changes = BroadcastStream::new(app.changes.subscribe());
     let barn_id = signed.barn.barn_id;
     let owned: Option<HashSet<_>> = match signed.only_horses_of() {
         Some(owner) => Some(
-            horse::list(&mut signed.transaction, Some(owner))
+            horse::list(&mut signed.look().await?, Some(owner))
                 .await?
                 .into_iter()
                 .map(|horse| horse.horse_id)
@@ -89,8 +88,6 @@ async fn listen(
         ),
         None => None,
     };
-    // A listening device must not keep a transaction open.
-    drop(signed);
     let mut closing = app.closing.clone();
     let closed = async move {
         // An error means the server is gone already.

@@ -9,14 +9,13 @@ use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::judge::overrule::outcome;
 use cavesson_core::judge::{Outcome, Overrule, Verdict};
+use cavesson_core::ladder::check::find_level;
 use cavesson_core::ladder::{Level, RungId, SkillId};
-use cavesson_core::rep::check::find_level;
-use cavesson_store::{horse, kept_verdict, overrule};
+use cavesson_store::{BarnTransaction, horse, kept_verdict, overrule};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
@@ -26,15 +25,24 @@ use crate::known::Judged;
 use crate::known::keep::judge_and_keep;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::{Decider, Signed};
 use crate::url::UrlPath;
 
 /// The overrules' routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(add))
-        .routes(routes!(withdraw))
-        .routes(routes!(outcomes))
+        .routes(route!(add))
+        .routes(route!(withdraw))
+        .routes(route!(outcomes))
+}
+
+/// How often an overrule is tried when others store something about the horse
+/// meanwhile.
+const MOST_TRIES: usize = 5;
+
+fn no_overrule() -> Problem {
+    Problem::not_found("no such overrule stands in this barn")
 }
 
 /// A decision to be kept.
@@ -63,9 +71,6 @@ struct NewOverrule {
     params(("horse_id" = Uuid, Path)), request_body = NewOverrule,
     responses(
         (status = 201, description = "Kept"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Only trainers decide", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
         (status = 409, description = "This id is known with other content", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "No such level, no reason, or nothing to overrule", body = Problem, content_type = "application/problem+json"),
@@ -73,27 +78,50 @@ struct NewOverrule {
 )]
 async fn add(
     State(app): State<App>,
-    Decider(mut signed): Decider,
+    Decider(signed): Decider,
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(new): Body<NewOverrule>,
 ) -> Answer<StatusCode> {
-    signed.horse(horse_id).await?;
-    let day = signed.now().date();
-    let made_by = signed.person.person_id;
-    let barn = &mut signed.transaction;
-    let judged = app.known.judged_horse(barn, horse_id, day).await?;
-    let ladder = judged.ladder();
+    let day = signed.today();
+    // Judged without a connection held; what came in between is judged again.
+    for _ in 0..MOST_TRIES {
+        let mut look = signed.look().await?;
+        signed.horse(&mut look, horse_id).await?;
+        let judged = app.known.judged_horse(look, horse_id, day).await?;
+        let mut barn = signed.write().await?;
+        let versions = horse::raise_versions(&mut barn, &[horse_id]).await?;
+        if versions.get(&horse_id) != Some(&(judged.version() + 1)) {
+            continue;
+        }
+        let made_by = signed.person.person_id;
+        overrule(&mut barn, &new, &judged, made_by).await?;
+        barn.commit().await?;
+        judge_and_keep(&app, signed.barn.barn_id, &[horse_id], day).await;
+        return Ok(StatusCode::CREATED);
+    }
+    Err(Problem::timed_out())
+}
+
+/// Stores the overrule, and those of all under it.
+async fn overrule(
+    barn: &mut BarnTransaction,
+    new: &NewOverrule,
+    judged: &Judged,
+    made_by: Uuid,
+) -> Answer<()> {
+    let (horse_id, day, ladder) = (judged.horse_id, judged.on, judged.ladder());
     let level = Level {
         skill: new.skill.clone(),
         rung: new.rung.clone(),
     };
     find_level(&level, ladder).map_err(Problem::field)?;
-    let place = ladder.position(&level).unwrap_or_default();
+    let place = ladder
+        .position(&level)
+        .ok_or_else(|| Problem::not_found("no such level on this horse's ladder"))?;
     let mut places = vec![place];
     if new.with_all_under_it {
         places.extend(ladder.under(place));
     }
-    horse::raise_versions(barn, &[horse_id]).await?;
     for (index, at) in places.into_iter().enumerate() {
         let standing = &judged.standings[at];
         let own = index == 0;
@@ -113,13 +141,10 @@ async fn add(
             // Below, what the judge already lets count needs no word.
             Err(_) => {}
             Ok(()) if overrule::add(barn, horse_id, &overrule, made_by).await? => {}
-            Ok(()) => return Err(Problem::known_otherwise("/overrule_id", new.overrule_id)),
+            Ok(()) => return Err(Problem::id_conflict("/overrule_id", new.overrule_id)),
         }
     }
-    let barn_id = signed.barn.barn_id;
-    signed.transaction.commit().await?;
-    judge_and_keep(&app, barn_id, &[horse_id], day).await?;
-    Ok(StatusCode::CREATED)
+    Ok(())
 }
 
 /// Take an overrule back; it stays known.
@@ -128,24 +153,25 @@ async fn add(
     params(("overrule_id" = Uuid, Path)),
     responses(
         (status = 204, description = "Taken back"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Only trainers decide", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such overrule stands in this barn", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn withdraw(
     State(app): State<App>,
-    Decider(mut signed): Decider,
+    Decider(signed): Decider,
     UrlPath(overrule_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    let barn = &mut signed.transaction;
-    let horse_id = overrule::withdraw(barn, overrule_id)
+    let mut barn = signed.write().await?;
+    let horse_id = overrule::horse_of(&mut barn, overrule_id)
         .await?
-        .ok_or_else(|| Problem::not_found("no such overrule stands in this barn"))?;
-    horse::raise_versions(barn, &[horse_id]).await?;
-    let (barn_id, today) = (signed.barn.barn_id, signed.now().date());
-    signed.transaction.commit().await?;
-    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
+        .ok_or_else(no_overrule)?;
+    // The horse first, as everywhere: two who store something about it wait in turn.
+    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    if !overrule::withdraw(&mut barn, overrule_id).await? {
+        return Err(no_overrule());
+    }
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
 }
 
@@ -190,19 +216,20 @@ struct AdvanceOutcome {
     get, path = "/api/outcomes", operation_id = "show_outcomes", tag = "overrules",
     responses(
         (status = 200, description = "Every overrule and advance with what came of it", body = Outcomes),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn outcomes(State(app): State<App>, mut signed: Signed) -> Answer<Json<Outcomes>> {
+async fn outcomes(State(app): State<App>, signed: Signed) -> Answer<Json<Outcomes>> {
     let today = signed.now();
     let owner = signed.only_horses_of();
-    let barn = &mut signed.transaction;
-    let horses: HashMap<Uuid, Horse> = horse::list(barn, owner)
+    let mut barn = signed.look().await?;
+    let horses: HashMap<Uuid, Horse> = horse::list(&mut barn, owner)
         .await?
         .into_iter()
         .map(|horse| (horse.horse_id, Horse::new(horse, today.year())))
         .collect();
     let ids: Vec<Uuid> = horses.keys().copied().collect();
+    let overrules = overrule::list(&mut barn, owner).await?;
+    let advances = kept_verdict::with_verdict(&mut barn, Verdict::Advance.word(), owner).await?;
     let judged: HashMap<Uuid, Arc<Judged>> = app
         .known
         .judged(barn, &ids, today.date())
@@ -210,8 +237,6 @@ async fn outcomes(State(app): State<App>, mut signed: Signed) -> Answer<Json<Out
         .into_iter()
         .map(|judged| (judged.horse_id, judged))
         .collect();
-    let overrules = overrule::list(barn, owner).await?;
-    let advances = kept_verdict::of_word(barn, Verdict::Advance.word(), owner).await?;
     let turned_out = |horse_id: Uuid, level: &Level, day: Date| {
         let judged = judged.get(&horse_id)?;
         let place = judged.ladder().position(level)?;

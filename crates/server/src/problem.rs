@@ -98,11 +98,56 @@ impl Problem {
     }
 
     /// One id that is known with other content.
-    pub fn known_otherwise(field: &str, id: uuid::Uuid) -> Problem {
+    pub fn id_conflict(field: &str, id: uuid::Uuid) -> Problem {
         Problem::conflict(vec![FieldError::new(
             field,
             format!("{id} is known with other content"),
         )])
+    }
+
+    /// What was recorded under one person comes while another is signed in.
+    pub fn another_person(field: &str, signed_in: &str) -> Problem {
+        Problem {
+            errors: vec![FieldError::new(
+                field,
+                "must be the person who is signed in",
+            )],
+            ..Problem::new(
+                StatusCode::CONFLICT,
+                "/problems/another-person",
+                "Another person is signed in",
+                format!(
+                    "{signed_in} is signed in here, and this was recorded by somebody else; \
+                     nothing was stored. It goes out when they sign in again"
+                ),
+            )
+        }
+    }
+
+    /// An application of another version.
+    pub fn update(form: u32) -> Problem {
+        Problem::new(
+            StatusCode::UPGRADE_REQUIRED,
+            "/problems/update",
+            "Update the application",
+            format!(
+                "this server reads batches of form {form}; update the application. What was \
+                 recorded is kept on the device and sent then"
+            ),
+        )
+    }
+
+    /// A barn whose time zone is not known.
+    pub fn time_zone(name: &str) -> Problem {
+        Problem::new(
+            StatusCode::INTERNAL_SERVER_ERROR,
+            "/problems/time-zone",
+            "Unknown time zone",
+            format!(
+                "this barn's time zone \"{name}\" is not known, and its days cannot be counted; \
+                 set it to an IANA name such as America/Denver"
+            ),
+        )
     }
 
     /// Not JSON.
@@ -112,6 +157,16 @@ impl Problem {
             "/problems/json",
             "Not readable as JSON",
             detail,
+        )
+    }
+
+    /// A body that did not come in time.
+    pub fn slow_body() -> Problem {
+        Problem::new(
+            StatusCode::REQUEST_TIMEOUT,
+            "/problems/slow",
+            "The body did not come in time",
+            "the connection is slow; try again, with less at once",
         )
     }
 
@@ -148,13 +203,13 @@ impl Problem {
         )
     }
 
-    /// The sign-in or password is wrong; which of them is not said.
+    /// The username or the password is wrong; which of them is not said.
     pub fn wrong_sign_in() -> Problem {
         Problem::new(
             StatusCode::UNAUTHORIZED,
             "/problems/wrong-sign-in",
             "Sign-in not accepted",
-            "sign-in or password is wrong. A sign-in looks like name@barn",
+            "the username or the password is wrong. A username looks like name@barn",
         )
     }
 
@@ -204,16 +259,26 @@ impl Problem {
             StatusCode::SERVICE_UNAVAILABLE,
             "/problems/timed-out",
             "Took too long",
-            "the barn's server is busy; what you recorded is kept on this device and sent again",
+            "the barn's server is busy; try again in a moment. Sending the same once more is safe",
         )
     }
 
-    fn inside() -> Problem {
+    /// The database cannot be reached just now.
+    pub fn database_away() -> Problem {
+        Problem::new(
+            StatusCode::SERVICE_UNAVAILABLE,
+            "/problems/database-away",
+            "The barn's records are out of reach",
+            "the database is starting or stopped; try again in a moment. Sending the same once more is safe",
+        )
+    }
+
+    fn internal() -> Problem {
         Problem::new(
             StatusCode::INTERNAL_SERVER_ERROR,
             "/problems/inside",
             "Something broke here",
-            "not your doing, and nothing was stored; try again in a moment",
+            "not your doing; try again in a moment. Sending the same once more is safe",
         )
     }
 }
@@ -224,9 +289,13 @@ impl From<StoreError> for Problem {
             StoreError::Taken(what) => {
                 Problem::conflict(vec![FieldError::new("", format!("{what} is taken"))])
             }
+            StoreError::Away(error) => {
+                tracing::warn!(%error, "the database is away");
+                Problem::database_away()
+            }
             error => {
                 tracing::error!(%error, "store");
-                Problem::inside()
+                Problem::internal()
             }
         }
     }
@@ -234,15 +303,21 @@ impl From<StoreError> for Problem {
 
 impl From<tower_sessions::session::Error> for Problem {
     fn from(error: tower_sessions::session::Error) -> Problem {
+        use tower_sessions::session::Error;
+        use tower_sessions::session_store;
+        if let Error::Store(session_store::Error::Backend(error)) = error {
+            tracing::warn!(error, "the database is away");
+            return Problem::database_away();
+        }
         tracing::error!(%error, "session");
-        Problem::inside()
+        Problem::internal()
     }
 }
 
 impl From<tokio::task::JoinError> for Problem {
     fn from(error: tokio::task::JoinError) -> Problem {
         tracing::error!(%error, "task");
-        Problem::inside()
+        Problem::internal()
     }
 }
 

@@ -1,14 +1,9 @@
-//! Programs: schools and changed gates, version by version; and what a change
-//! would do to the verdicts of the barn's own horses.
-
-use std::collections::HashMap;
-use std::sync::Arc;
+//! Programs: schools and changed gates, version by version.
 
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::FieldError;
-use cavesson_core::judge::{State as LevelState, Verdict};
 use cavesson_core::ladder::{Ladder, LadderFile};
 use cavesson_core::program::Program;
 use cavesson_store::horse;
@@ -17,26 +12,25 @@ use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
 use crate::known::keep::judge_and_keep;
-use crate::known::{self, HorseLadder, Judged};
 use crate::ladder::ShownLadder;
-use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::{Decider, Signed};
 use crate::url::UrlPath;
 
 /// The programs' routes.
 pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
-        .routes(routes!(list, add))
-        .routes(routes!(show, change))
-        .routes(routes!(preview))
-        .routes(routes!(put_horse))
+        .routes(route!(list))
+        .routes(route!(add))
+        .routes(route!(show))
+        .routes(route!(change))
+        .routes(route!(put_horse))
 }
 
 /// A program in short.
@@ -54,7 +48,10 @@ struct ProgramBrief {
 struct ShownProgram {
     program_id: Uuid,
     version: i32,
+    /// What it says; its name alone where it cannot be read here.
     content: Program,
+    /// Why it judges nobody, when it no longer fits.
+    unfit: Option<String>,
     /// Every version, the one in use first.
     versions: Vec<ShownVersion>,
     /// The ladder it makes.
@@ -67,7 +64,8 @@ struct ShownVersion {
     version: i32,
     /// The version of the ladder it was made on.
     ladder_version: i32,
-    content: Program,
+    /// Null where this version of Cavesson cannot read it.
+    content: Option<Program>,
     made_by: String,
     #[schema(value_type = String, format = DateTime)]
     made_at: Timestamp,
@@ -78,7 +76,7 @@ impl From<ProgramVersion> for ShownVersion {
         ShownVersion {
             version: kept.version,
             ladder_version: kept.ladder_version,
-            content: kept.content,
+            content: kept.content.ok(),
             made_by: kept.made_by,
             made_at: kept.made_at,
         }
@@ -103,40 +101,6 @@ struct ChangedProgram {
     content: Program,
 }
 
-/// A change to be looked at before it is made.
-#[derive(Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-struct PreviewedProgram {
-    content: Program,
-    /// The horses to judge with it; all that are on `program_id` when left out.
-    #[serde(default)]
-    horses: Option<Vec<Uuid>>,
-    /// The program it changes.
-    #[serde(default)]
-    program_id: Option<Uuid>,
-}
-
-/// Verdicts that a change would change.
-#[derive(Serialize, ToSchema)]
-struct Preview {
-    /// Horses that were judged.
-    horses: usize,
-    /// What would change, by horse and level.
-    changes: Vec<ChangedVerdict>,
-}
-
-/// A verdict that would change.
-#[derive(Serialize, ToSchema)]
-struct ChangedVerdict {
-    horse_id: Uuid,
-    horse: String,
-    level: LevelBrief,
-    verdict_now: Verdict,
-    verdict_then: Verdict,
-    state_now: LevelState,
-    state_then: LevelState,
-}
-
 /// The program a horse is on.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -150,20 +114,19 @@ struct HorseProgram {
     get, path = "/api/programs", operation_id = "list_programs", tag = "programs",
     responses(
         (status = 200, description = "The programs", body = [ProgramBrief]),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn list(mut signed: Signed) -> Answer<Json<Vec<ProgramBrief>>> {
+async fn list(signed: Signed) -> Answer<Json<Vec<ProgramBrief>>> {
     let owner = signed.only_horses_of();
-    let barn = &mut signed.transaction;
-    let horses = horse::list(barn, owner).await?;
-    let programs = program::in_use(barn).await?;
+    let mut barn = signed.look().await?;
+    let horses = horse::list(&mut barn, owner).await?;
+    let programs = program::in_use(&mut barn).await?;
     Ok(Json(
         programs
             .into_iter()
             .map(|kept| ProgramBrief {
                 program_id: kept.program_id,
-                name: kept.content.name,
+                name: kept.name,
                 version: kept.version,
                 horses: horses
                     .iter()
@@ -181,24 +144,26 @@ async fn list(mut signed: Signed) -> Answer<Json<Vec<ProgramBrief>>> {
     params(("program_id" = Uuid, Path)),
     responses(
         (status = 200, description = "The program, its versions, its ladder", body = ShownProgram),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn show(
     State(app): State<App>,
-    mut signed: Signed,
+    signed: Signed,
     UrlPath(program_id): UrlPath<Uuid>,
 ) -> Answer<Json<ShownProgram>> {
-    let versions = program::versions(&mut signed.transaction, program_id).await?;
+    let versions = program::versions(&mut signed.look().await?, program_id).await?;
     let in_use = versions.first().ok_or_else(no_program)?.clone();
-    let ladder = app
-        .known
-        .ladder_of(program_id, in_use.version, &in_use.content);
+    let ladder = app.known.ladders.of(signed.barn.barn_id, &in_use);
+    let name_alone = |name| Program {
+        name,
+        ..Program::default()
+    };
     Ok(Json(ShownProgram {
         program_id,
         version: in_use.version,
-        content: in_use.content,
+        content: in_use.content.unwrap_or_else(|_| name_alone(in_use.name)),
+        unfit: ladder.unfit.as_ref().map(|unfit| unfit.why.clone()),
         versions: versions.into_iter().map(Into::into).collect(),
         ladder: ShownLadder::of(&ladder.ladder),
     }))
@@ -209,30 +174,37 @@ async fn show(
     post, path = "/api/programs", operation_id = "add_program", tag = "programs", request_body = NewProgram,
     responses(
         (status = 201, description = "Made"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Only trainers change programs", body = Problem, content_type = "application/problem+json"),
         (status = 409, description = "A program of that id is known", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A field that does not fit", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn add(
     State(app): State<App>,
-    Decider(mut signed): Decider,
+    Decider(signed): Decider,
     Body(new): Body<NewProgram>,
 ) -> Answer<StatusCode> {
     check(&new.content)?;
     let made_by = signed.person.person_id;
-    let barn = &mut signed.transaction;
-    if !program::versions(barn, new.program_id).await?.is_empty() {
+    let mut barn = signed.write().await?;
+    if !program::versions(&mut barn, new.program_id)
+        .await?
+        .is_empty()
+    {
         return Err(Problem::conflict(vec![FieldError::new(
             "/program_id",
             format!("program {} is known; change it instead", new.program_id),
         )]));
     }
     let ladder_version = ladder_version(&app);
-    program::add(barn, new.program_id, &new.content, ladder_version, made_by).await?;
-    signed.transaction.commit().await?;
+    program::add(
+        &mut barn,
+        new.program_id,
+        &new.content,
+        ladder_version,
+        made_by,
+    )
+    .await?;
+    barn.commit().await?;
     Ok(StatusCode::CREATED)
 }
 
@@ -243,9 +215,6 @@ async fn add(
     params(("program_id" = Uuid, Path)), request_body = ChangedProgram,
     responses(
         (status = 204, description = "Changed"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Only trainers change programs", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
         (status = 409, description = "Somebody has changed it meanwhile", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A field that does not fit", body = Problem, content_type = "application/problem+json"),
@@ -253,14 +222,22 @@ async fn add(
 )]
 async fn change(
     State(app): State<App>,
-    Decider(mut signed): Decider,
+    Decider(signed): Decider,
     UrlPath(program_id): UrlPath<Uuid>,
     Body(changed): Body<ChangedProgram>,
 ) -> Answer<StatusCode> {
     check(&changed.content)?;
     let made_by = signed.person.person_id;
-    let barn = &mut signed.transaction;
-    let in_use = program::versions(barn, program_id).await?;
+    let mut barn = signed.write().await?;
+    let on_it: Vec<Uuid> = horse::list(&mut barn, None)
+        .await?
+        .into_iter()
+        .filter(|horse| horse.program_id == Some(program_id))
+        .map(|horse| horse.horse_id)
+        .collect();
+    // The horses first, as everywhere: two who store something about one wait in turn.
+    horse::raise_versions(&mut barn, &on_it).await?;
+    let in_use = program::versions(&mut barn, program_id).await?;
     let in_use = in_use.first().ok_or_else(no_program)?;
     if in_use.version != changed.from_version {
         return Err(changed_meanwhile(in_use.version));
@@ -268,7 +245,7 @@ async fn change(
     let version = in_use.version + 1;
     let ladder_version = ladder_version(&app);
     program::add_version(
-        barn,
+        &mut barn,
         program_id,
         version,
         &changed.content,
@@ -280,96 +257,9 @@ async fn change(
         cavesson_store::StoreError::Taken(_) => changed_meanwhile(version),
         error => error.into(),
     })?;
-    let on_it: Vec<Uuid> = horse::list(barn, None)
-        .await?
-        .into_iter()
-        .filter(|horse| horse.program_id == Some(program_id))
-        .map(|horse| horse.horse_id)
-        .collect();
-    horse::raise_versions(barn, &on_it).await?;
-    let today = signed.now().date();
-    let barn_id = signed.barn.barn_id;
-    signed.transaction.commit().await?;
-    judge_and_keep(&app, barn_id, &on_it, today).await?;
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &on_it, signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
-}
-
-/// See which verdicts a program would change, without making it.
-#[utoipa::path(
-    post, path = "/api/programs/preview", operation_id = "preview_program", tag = "programs",
-    request_body = PreviewedProgram,
-    responses(
-        (status = 200, description = "What would change on this barn's horses", body = Preview),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Only trainers change programs", body = Problem, content_type = "application/problem+json"),
-        (status = 422, description = "A field that does not fit", body = Problem, content_type = "application/problem+json"),
-    )
-)]
-async fn preview(
-    State(app): State<App>,
-    Decider(mut signed): Decider,
-    Body(previewed): Body<PreviewedProgram>,
-) -> Answer<Json<Preview>> {
-    let ladder = fitted(&previewed.content)?;
-    let today = signed.now().date();
-    let barn = &mut signed.transaction;
-    let horses = horse::list(barn, None).await?;
-    let names: HashMap<Uuid, String> = horses
-        .iter()
-        .map(|horse| (horse.horse_id, horse.name.clone()))
-        .collect();
-    let wanted: Vec<Uuid> = horses
-        .iter()
-        .filter(|horse| match &previewed.horses {
-            Some(named) => named.contains(&horse.horse_id),
-            None => horse.program_id == previewed.program_id,
-        })
-        .map(|horse| horse.horse_id)
-        .collect();
-    let now = app.known.judged(barn, &wanted, today).await?;
-    let then_on = HorseLadder {
-        ladder: Arc::new(ladder),
-        program: None,
-    };
-    let changes = tokio::task::spawn_blocking(move || {
-        now.iter()
-            .flat_map(|now| {
-                let then = known::judge(now.horse_id, now.known.clone(), then_on.clone(), now.on);
-                changed_verdicts(
-                    now,
-                    &then,
-                    names.get(&now.horse_id).cloned().unwrap_or_default(),
-                )
-            })
-            .collect()
-    })
-    .await?;
-    Ok(Json(Preview {
-        horses: wanted.len(),
-        changes,
-    }))
-}
-
-/// The levels on both ladders whose verdict or state differs.
-fn changed_verdicts(now: &Judged, then: &Judged, horse: String) -> Vec<ChangedVerdict> {
-    then.standings
-        .iter()
-        .filter_map(|after| {
-            let level = &then.ladder().levels[after.place];
-            let before = &now.standings[now.ladder().position(&level.level)?];
-            let differs = before.verdict != after.verdict || before.state != after.state;
-            differs.then(|| ChangedVerdict {
-                horse_id: now.horse_id,
-                horse: horse.clone(),
-                level: LevelBrief::of(level, then.ladder()),
-                verdict_now: before.verdict,
-                verdict_then: after.verdict,
-                state_now: before.state,
-                state_then: after.state,
-            })
-        })
-        .collect()
 }
 
 /// Put a horse on a program.
@@ -378,32 +268,27 @@ fn changed_verdicts(now: &Judged, then: &Judged, horse: String) -> Vec<ChangedVe
     params(("horse_id" = Uuid, Path)), request_body = HorseProgram,
     responses(
         (status = 204, description = "It is on it"),
-        (status = 400, description = "Not JSON", body = Problem, content_type = "application/problem+json"),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
-        (status = 403, description = "Only trainers change programs", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "No such horse or program in this barn", body = Problem, content_type = "application/problem+json"),
         (status = 422, description = "A field that does not fit", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn put_horse(
     State(app): State<App>,
-    Decider(mut signed): Decider,
+    Decider(signed): Decider,
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(put): Body<HorseProgram>,
 ) -> Answer<StatusCode> {
-    signed.horse(horse_id).await?;
-    let barn = &mut signed.transaction;
+    let mut barn = signed.write().await?;
+    signed.horse(&mut barn, horse_id).await?;
     if let Some(program_id) = put.program_id
-        && program::versions(barn, program_id).await?.is_empty()
+        && program::versions(&mut barn, program_id).await?.is_empty()
     {
         return Err(no_program());
     }
-    horse::raise_versions(barn, &[horse_id]).await?;
-    program::put_horse(barn, horse_id, put.program_id).await?;
-    let today = signed.now().date();
-    let barn_id = signed.barn.barn_id;
-    signed.transaction.commit().await?;
-    judge_and_keep(&app, barn_id, &[horse_id], today).await?;
+    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    program::put_horse(&mut barn, horse_id, put.program_id).await?;
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
 }
 
@@ -414,8 +299,13 @@ fn check(content: &Program) -> Answer<()> {
     fitted(content).map(|_| ())
 }
 
-fn fitted(content: &Program) -> Answer<Ladder> {
-    Ladder::of(LadderFile::shipped(), content)
+/// The ladder that a program makes.
+///
+/// # Errors
+/// The field that does not fit.
+pub fn fitted(content: &Program) -> Answer<Ladder> {
+    content
+        .ladder(LadderFile::shipped())
         .map_err(|error| Problem::field(error.under("/content")))
 }
 

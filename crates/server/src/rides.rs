@@ -3,16 +3,15 @@
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::horse::RideMark;
-use cavesson_core::ladder::{FaultId, Level};
+use cavesson_core::ladder::FaultId;
 use cavesson_core::ride::Strip;
 use cavesson_core::ride::strip::strips;
-use cavesson_store::{rep, ride};
+use cavesson_store::{ride, ride_block};
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
@@ -20,12 +19,13 @@ use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
+use crate::route;
 use crate::signed::Signed;
 use crate::url::UrlPath;
 
 /// The rides' routes.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(show))
+    OpenApiRouter::new().routes(route!(show))
 }
 
 /// A ride with its strips.
@@ -38,17 +38,23 @@ struct Ride {
     day: Date,
     #[schema(value_type = String, format = DateTime)]
     started_at: Timestamp,
+    /// The same as the clock of the device stood that began it.
+    #[schema(value_type = String, format = DateTime)]
+    device_started_at: Timestamp,
     #[schema(value_type = Option<String>, format = DateTime)]
     finished_at: Option<Timestamp>,
+    /// How often it was opened again after a finish.
+    opened_again: u32,
     /// What made it unlike the others.
     marks: Vec<RideMark>,
-    /// One for each level that was asked, in the order of asking.
+    /// Its parts, in their order.
     blocks: Vec<RideBlock>,
 }
 
 /// A part of a ride with one aim.
 #[derive(Serialize, ToSchema)]
 struct RideBlock {
+    block_id: Uuid,
     level: LevelBrief,
     strip: Strip,
     /// Faults seen in it, beside those on its reps.
@@ -70,45 +76,49 @@ struct FaultChip {
     get, path = "/api/rides/{ride_id}", operation_id = "show_ride", tag = "rides", params(("ride_id" = Uuid, Path)),
     responses(
         (status = 200, description = "The ride", body = Ride),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
         (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn show(
     State(app): State<App>,
-    mut signed: Signed,
+    signed: Signed,
     UrlPath(ride_id): UrlPath<Uuid>,
 ) -> Answer<Json<Ride>> {
     let owner = signed.only_horses_of();
-    let ride = ride::find(&mut signed.transaction, ride_id, owner)
+    let mut barn = signed.look().await?;
+    let ride = ride::find(&mut barn, ride_id, owner)
         .await?
         .ok_or_else(|| Problem::not_found("no such ride in this barn"))?;
-    let year = signed.now().year();
-    let horse = Horse::new(signed.horse(ride.horse_id).await?, year);
-    let levels = rep::levels_of_ride(&mut signed.transaction, ride_id).await?;
-    let judged = app
-        .known
-        .judged_horse(&mut signed.transaction, ride.horse_id, ride.day)
-        .await?;
-    let blocks = levels
-        .iter()
-        .filter_map(|level| block(&judged, ride_id, ride.day, level))
-        .collect();
+    let stored = signed.horse(&mut barn, ride.horse_id).await?;
+    let horse = Horse::new(stored, signed.now().year());
+    let kept = ride_block::of_rides(&mut barn, &[ride_id]).await?;
+    let horse_id = ride.horse_id;
+    let judged = app.known.judged_horse(barn, horse_id, ride.day).await?;
+    let day = ride.day;
+    let blocks = app.work.judging.run(move || {
+        kept.iter()
+            .filter_map(|kept| block(&judged, day, kept))
+            .collect()
+    });
     Ok(Json(Ride {
         ride_id,
         horse,
         rider: ride.rider,
         day: ride.day,
         started_at: ride.started_at,
+        device_started_at: ride.device_started_at,
         finished_at: ride.finished_at,
+        opened_again: ride.opened_again,
         marks: ride.marks,
-        blocks,
+        blocks: blocks.await?,
     }))
 }
 
-/// The ride's strip of one level; none for a level the horse's ladder does not have.
-fn block(judged: &Judged, ride_id: Uuid, day: Date, level: &Level) -> Option<RideBlock> {
+/// A block with its strip; none for a level that the horse's ladder does not have, or
+/// in which nothing was asked.
+fn block(judged: &Judged, day: Date, kept: &ride_block::RideBlock) -> Option<RideBlock> {
     let ladder = judged.ladder();
+    let (ride_id, level) = (kept.ride_id, &kept.level);
     let at = ladder.at(level)?;
     let reps = judged.known.reps.get(level)?;
     let strip = strips(reps, at, ladder, day)
@@ -126,6 +136,7 @@ fn block(judged: &Judged, ride_id: Uuid, day: Date, level: &Level) -> Option<Rid
         .collect();
     let seen = judged.known.faults.iter();
     Some(RideBlock {
+        block_id: kept.block_id,
         level: LevelBrief::of(at, ladder),
         strip,
         faults: seen

@@ -3,14 +3,15 @@
 use std::sync::Arc;
 use std::time::Duration;
 
-use axum::extract::DefaultBodyLimit;
-use axum::response::IntoResponse;
+use axum::extract::{DefaultBodyLimit, Request};
+use axum::middleware::{Next, from_fn};
+use axum::response::{IntoResponse, Response};
 use axum::routing::get;
 use axum::{Json, Router};
+use cavesson_core::calc::join_variants;
 use tower_governor::GovernorLayer;
 use tower_governor::governor::GovernorConfigBuilder;
 use tower_http::compression::CompressionLayer;
-use tower_http::timeout::TimeoutLayer;
 use tower_http::trace::TraceLayer;
 use tower_sessions::cookie::SameSite;
 use tower_sessions::{Expiry, SessionManagerLayer};
@@ -20,13 +21,14 @@ use utoipa_axum::router::OpenApiRouter;
 use crate::body::MOST_BYTES;
 use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
+use crate::signed::UNUSED;
 use crate::{
     App, Settings, batches, board, calc, card_blocks, care, health, horse_page, horses, ladder,
-    levels, live, overrules, programs, rides, session, today, web,
+    levels, live, overrules, packs, program_preview, programs, rides, session, today, web,
 };
 
-/// How long a device stays signed in.
-const SIGNED_IN_DAYS: i64 = 30;
+/// How long a request may take.
+const MOST_SECONDS: u64 = 20;
 
 #[derive(OpenApi)]
 #[openapi(info(
@@ -44,7 +46,9 @@ fn api() -> OpenApiRouter<App> {
         .merge(horse_page::routes())
         .merge(board::routes())
         .merge(programs::routes())
+        .merge(program_preview::routes())
         .merge(overrules::routes())
+        .merge(packs::routes())
         .merge(care::routes())
         .merge(card_blocks::routes())
         .merge(levels::routes())
@@ -56,20 +60,31 @@ fn api() -> OpenApiRouter<App> {
 }
 
 /// The OpenAPI document.
-pub fn openapi() -> utoipa::openapi::OpenApi {
-    api()
+pub fn openapi() -> serde_json::Value {
+    let derived = api()
         .merge(live::routes())
         .merge(session::sign_in_routes())
-        .into_openapi()
+        .into_openapi();
+    let mut document = serde_json::to_value(&derived).expect("a document is JSON");
+    let schemas = document["components"]["schemas"].clone();
+    if let Some(definitions) = schemas.as_object() {
+        join_variants(&mut document["components"]["schemas"], definitions);
+    }
+    document
 }
 
 /// The whole service.
 pub fn build(app: App, settings: &Settings) -> Router {
-    let sessions = SessionManagerLayer::new(PostgresSessions(app.pool.clone()))
-        .with_name("cavesson")
-        .with_same_site(SameSite::Strict)
-        .with_secure(settings.secure_cookie)
-        .with_expiry(Expiry::OnInactivity(time::Duration::days(SIGNED_IN_DAYS)));
+    let sessions = SessionManagerLayer::new(PostgresSessions {
+        pool: app.pool.clone(),
+        clock: app.clock.clone(),
+    })
+    .with_name("cavesson")
+    .with_same_site(SameSite::Strict)
+    .with_secure(settings.secure_cookie)
+    .with_expiry(Expiry::OnInactivity(time::Duration::seconds(
+        UNUSED.as_secs(),
+    )));
     let document = Json(openapi());
     let (limited, _) = session::sign_in_routes().split_for_parts();
     let (open, _) = api().split_for_parts();
@@ -81,10 +96,7 @@ pub fn build(app: App, settings: &Settings) -> Router {
         .method_not_allowed_fallback(async || Problem::method())
         .with_state(app.clone())
         .layer(DefaultBodyLimit::max(MOST_BYTES))
-        .layer(TimeoutLayer::with_status_code(
-            axum::http::StatusCode::SERVICE_UNAVAILABLE,
-            Duration::from_secs(20),
-        ))
+        .layer(from_fn(in_time))
         // Who listens for changes listens longer than that.
         .merge(live.with_state(app))
         .layer(sessions);
@@ -95,6 +107,15 @@ pub fn build(app: App, settings: &Settings) -> Router {
     web::guard(all)
         .layer(CompressionLayer::new())
         .layer(TraceLayer::new_for_http())
+}
+
+/// Answers that a request took too long, instead of letting it wait for ever.
+async fn in_time(request: Request, next: Next) -> Response {
+    let most = Duration::from_secs(MOST_SECONDS);
+    match tokio::time::timeout(most, next.run(request)).await {
+        Ok(answer) => answer,
+        Err(_) => Problem::timed_out().into_response(),
+    }
 }
 
 async fn no_address() -> Problem {

@@ -3,7 +3,9 @@
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
+use cavesson_core::bounds::{NOTE_LETTERS, PASSWORD_LETTERS};
 use cavesson_core::person::Role;
+use cavesson_core::text::check_optional_text;
 use cavesson_store::BarnTransaction;
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::person::{self, Person};
@@ -11,23 +13,25 @@ use serde::{Deserialize, Serialize};
 use tower_sessions::Session;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
 use crate::password;
 use crate::problem::{Answer, Problem};
-use crate::signed::{SIGNED_IN, Signed, SignedIn};
+use crate::route;
+use crate::signed::{SIGNED_IN, Signed, SignedIn, time_zone};
 
 /// Signing in: limited in tries by the router.
 pub fn sign_in_routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(sign_in))
+    OpenApiRouter::new().routes(route!(sign_in))
 }
 
 /// Who is signed in, and signing out.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(who, sign_out))
+    OpenApiRouter::new()
+        .routes(route!(who))
+        .routes(route!(sign_out))
 }
 
 /// A sign-in.
@@ -38,6 +42,7 @@ pub struct NewSession {
     #[schema(example = "wren@saltgrass")]
     sign_in: String,
     /// The password.
+    #[schema(max_length = 200)]
     password: String,
 }
 
@@ -86,50 +91,47 @@ async fn sign_in(
     session: Session,
     Body(new): Body<NewSession>,
 ) -> Answer<Json<Who>> {
-    let (mut transaction, barn, found) = look_up(&app, &new.sign_in).await?;
-    let (person_id, hash) = found.unzip();
-    if !password::matches(new.password, hash).await? {
-        return Err(Problem::wrong_sign_in());
-    }
-    let (Some(barn), Some(transaction), Some(person_id)) = (barn, transaction.as_mut(), person_id)
-    else {
+    PASSWORD_LETTERS
+        .check_count("/password", new.password.chars().count())
+        .map_err(Problem::field)?;
+    let (barn, found) = look_up(&app, &new.sign_in).await?;
+    let (person, hash) = found.unzip();
+    let passwords = &app.work.passwords;
+    let matches = passwords.run(move || password::matches(&new.password, hash));
+    let right = matches.await?;
+    let (Some(barn), Some(person), true) = (barn, person, right) else {
         return Err(Problem::wrong_sign_in());
     };
-    let person = person::find(transaction, person_id)
-        .await?
-        .ok_or_else(Problem::wrong_sign_in)?;
+    time_zone(&barn)?;
+    let now = app.clock.now();
     session.cycle_id().await?;
     session
         .insert(
             SIGNED_IN,
-            SignedIn {
-                barn_id: barn.barn_id,
-                person_id,
-            },
+            SignedIn::new(barn.barn_id, person.person_id, now),
         )
         .await?;
     session.save().await?;
     Ok(Json(Who::new(person, barn)))
 }
 
-type Found = (
-    Option<BarnTransaction>,
-    Option<Barn>,
-    Option<(Uuid, String)>,
-);
-
-/// The barn and the password hash behind `name@barn`, as far as they exist.
-async fn look_up(app: &App, sign_in: &str) -> Answer<Found> {
-    let sign_in = sign_in.trim().to_lowercase();
-    let Some((name, handle)) = sign_in.split_once('@') else {
-        return Ok((None, None, None));
+/// The barn, and the person and password hash behind `name@barn`, as far as they
+/// exist. Where there is no such barn the same queries run in none, so that the
+/// time tells nobody which barns there are.
+async fn look_up(app: &App, sign_in: &str) -> Answer<(Option<Barn>, Option<(Person, String)>)> {
+    // What cannot be printed is nobody's sign-in, and nothing that a database takes.
+    let printable = check_optional_text(NOTE_LETTERS, "/sign_in", sign_in).is_ok();
+    let sign_in = if printable {
+        sign_in.trim().to_lowercase()
+    } else {
+        String::new()
     };
-    let Some(barn) = barn::by_handle(&app.pool, handle).await? else {
-        return Ok((None, None, None));
-    };
-    let mut transaction = BarnTransaction::begin(&app.pool, barn.barn_id).await?;
-    let found = person::password_of(&mut transaction, name).await?;
-    Ok((Some(transaction), Some(barn), found))
+    let (name, handle) = sign_in.split_once('@').unwrap_or((&sign_in, ""));
+    let barn = barn::by_handle(&app.pool, handle).await?;
+    let barn_id = barn.as_ref().map_or(Uuid::nil(), |barn| barn.barn_id);
+    let mut look = BarnTransaction::look(&app.pool, barn_id).await?;
+    let found = person::by_sign_in(&mut look, name).await?;
+    Ok((barn, found))
 }
 
 /// Who is signed in.

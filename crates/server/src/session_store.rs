@@ -4,8 +4,8 @@
 use std::time::Duration;
 
 use async_trait::async_trait;
+use cavesson_store::StoreError;
 use cavesson_store::session::{self, Session};
-use jiff::Timestamp;
 use serde_json::Value;
 use sha2::{Digest, Sha256};
 use sqlx::PgPool;
@@ -14,47 +14,58 @@ use tower_sessions::SessionStore;
 use tower_sessions::session::{Id, Record};
 use tower_sessions::session_store::{Error, Result};
 
+use crate::Clock;
 use crate::signed::{SIGNED_IN, SignedIn};
 
 /// Sessions in PostgreSQL.
 #[derive(Debug, Clone)]
-pub struct PostgresSessions(pub PgPool);
+pub struct PostgresSessions {
+    /// The database.
+    pub pool: PgPool,
+    /// What time it is.
+    pub clock: Clock,
+}
 
 impl PostgresSessions {
-    async fn put(&self, record: &Record, new: bool) -> Result<bool> {
+    /// A session as it is stored; it never lasts longer than its sign-in allows.
+    fn stored(record: &Record) -> Result<Session> {
         let signed_in: SignedIn = record
             .data
             .get(SIGNED_IN)
             .and_then(|value| serde_json::from_value(value.clone()).ok())
             .ok_or_else(|| Error::Encode("only signed-in sessions are kept".into()))?;
-        let session = Session {
+        Ok(Session {
             barn_id: signed_in.barn_id,
             person_id: signed_in.person_id,
             data: Value::Object(record.data.clone().into_iter().collect()),
-            expires_at: Timestamp::from_second(record.expiry_date.unix_timestamp())
-                .map_err(|error| Error::Encode(error.to_string()))?,
-        };
-        session::put(&self.0, &stored_id(&record.id), &session, new)
-            .await
-            .map_err(backend)
+            expires_at: signed_in.ends_at(),
+            signed_in_at: signed_in.at,
+        })
     }
 }
 
 #[async_trait]
 impl SessionStore for PostgresSessions {
     async fn create(&self, record: &mut Record) -> Result<()> {
-        while !self.put(record, true).await? {
+        let session = PostgresSessions::stored(record)?;
+        while !session::add(&self.pool, &stored_id(&record.id), &session)
+            .await
+            .map_err(backend)?
+        {
             record.id = Id::default();
         }
         Ok(())
     }
 
     async fn save(&self, record: &Record) -> Result<()> {
-        self.put(record, false).await.map(|_| ())
+        let session = PostgresSessions::stored(record)?;
+        session::prolong(&self.pool, &stored_id(&record.id), &session)
+            .await
+            .map_err(backend)
     }
 
     async fn load(&self, id: &Id) -> Result<Option<Record>> {
-        let found = session::find(&self.0, &stored_id(id), Timestamp::now())
+        let found = session::find(&self.pool, &stored_id(id), self.clock.now())
             .await
             .map_err(backend)?;
         let Some(session) = found else {
@@ -73,18 +84,18 @@ impl SessionStore for PostgresSessions {
     }
 
     async fn delete(&self, id: &Id) -> Result<()> {
-        session::remove(&self.0, &stored_id(id))
+        session::remove(&self.pool, &stored_id(id))
             .await
             .map_err(backend)
     }
 }
 
 /// Removes ended sessions once an hour, for as long as the server runs.
-pub async fn sweep(pool: PgPool) {
+pub async fn sweep(pool: PgPool, clock: Clock) {
     let mut hourly = tokio::time::interval(Duration::from_secs(3600));
     loop {
         hourly.tick().await;
-        if let Err(error) = session::remove_ended(&pool, Timestamp::now()).await {
+        if let Err(error) = session::remove_ended(&pool, clock.now()).await {
             tracing::warn!(%error, "ended sessions could not be removed");
         }
     }
@@ -97,6 +108,10 @@ fn stored_id(id: &Id) -> String {
         .collect()
 }
 
-fn backend(error: cavesson_store::StoreError) -> Error {
-    Error::Backend(error.to_string())
+/// Only a database that is away is the backend's fault.
+fn backend(error: StoreError) -> Error {
+    match error {
+        StoreError::Away(error) => Error::Backend(error.to_string()),
+        error => Error::Decode(error.to_string()),
+    }
 }

@@ -2,6 +2,8 @@
 
 use std::path::PathBuf;
 
+use crate::Clock;
+
 /// The server's settings.
 #[derive(Debug, Clone)]
 pub struct Settings {
@@ -11,6 +13,8 @@ pub struct Settings {
     pub secure_cookie: bool,
     /// Sign-in tries a network address has in hand; one comes back every two seconds.
     pub sign_in_tries: u32,
+    /// What time it is.
+    pub clock: Clock,
 }
 
 impl Default for Settings {
@@ -19,6 +23,7 @@ impl Default for Settings {
             web_folder: None,
             secure_cookie: false,
             sign_in_tries: 10,
+            clock: Clock::default(),
         }
     }
 }

@@ -1,7 +1,9 @@
 //! Who asks, and what they may do. A handler that takes [`Signed`] runs for a
-//! signed-in person, inside a transaction of their barn; one that takes
-//! [`Recorder`] runs for somebody who may record, one that takes [`Decider`] for
-//! somebody who has the last word.
+//! signed-in person; one that takes [`Recorder`] for somebody who may record, one
+//! that takes [`Decider`] for somebody who has the last word.
+//!
+//! No connection to the database is held once somebody is known: the body of the
+//! request may come slowly. The handler begins its own transaction after that.
 
 use axum::extract::{FromRef, FromRequestParts};
 use axum::http::request::Parts;
@@ -10,7 +12,7 @@ use cavesson_store::person::{self, Person};
 use cavesson_store::{BarnTransaction, horse};
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
-use jiff::{Timestamp, Zoned};
+use jiff::{SignedDuration, Timestamp, Zoned};
 use serde::{Deserialize, Serialize};
 use tower_sessions::Session;
 use uuid::Uuid;
@@ -21,6 +23,13 @@ use crate::problem::{Answer, Problem};
 /// The key under which a session keeps who is signed in.
 pub const SIGNED_IN: &str = "signed_in";
 
+/// How long a device stays signed in that is not used.
+pub const UNUSED: SignedDuration = SignedDuration::from_hours(24 * 30);
+/// How long a device stays signed in, however much it is used.
+pub const AT_MOST: SignedDuration = SignedDuration::from_hours(24 * 180);
+/// How often a device that is used is kept signed in longer.
+const PROLONGED_AFTER: SignedDuration = SignedDuration::from_hours(24);
+
 /// What a session keeps.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 pub struct SignedIn {
@@ -28,23 +37,66 @@ pub struct SignedIn {
     pub barn_id: Uuid,
     /// The person.
     pub person_id: Uuid,
+    /// When they signed in.
+    #[serde(default)]
+    pub at: Timestamp,
+    /// When the session was last kept longer.
+    #[serde(default)]
+    pub prolonged_at: Timestamp,
 }
 
-/// A signed-in person, and a transaction inside their barn.
+impl SignedIn {
+    /// Somebody who signs in now.
+    pub fn new(barn_id: Uuid, person_id: Uuid, now: Timestamp) -> SignedIn {
+        SignedIn {
+            barn_id,
+            person_id,
+            at: now,
+            prolonged_at: now,
+        }
+    }
+
+    /// When it ends unless it is used.
+    pub fn ends_at(&self) -> Timestamp {
+        (self.prolonged_at + UNUSED).min(self.at + AT_MOST)
+    }
+}
+
+/// A signed-in person.
 pub struct Signed {
-    /// The transaction; commit it to keep what was written.
-    pub transaction: BarnTransaction,
     /// The barn.
     pub barn: Barn,
     /// The person.
     pub person: Person,
     time_zone: TimeZone,
+    app: App,
 }
 
 impl Signed {
+    /// A transaction of their barn to look at one state of it.
+    ///
+    /// # Errors
+    /// When the database cannot be reached.
+    pub async fn look(&self) -> Answer<BarnTransaction> {
+        Ok(BarnTransaction::look(&self.app.pool, self.barn.barn_id).await?)
+    }
+
+    /// A transaction of their barn to write; commit it to keep what was written.
+    ///
+    /// # Errors
+    /// When the database cannot be reached.
+    pub async fn write(&self) -> Answer<BarnTransaction> {
+        Ok(BarnTransaction::begin(&self.app.pool, self.barn.barn_id).await?)
+    }
+
     /// The time, on the barn's clock.
     pub fn now(&self) -> Zoned {
-        self.zoned(Timestamp::now())
+        self.zoned(self.app.clock.now())
+    }
+
+    /// The barn's calendar day.
+    pub fn today(&self) -> Date {
+        self.now().date()
     }
 
     /// The barn's calendar day of a time.
@@ -65,9 +117,9 @@ impl Signed {
     ///
     /// # Errors
     /// Not found, also for another barn's horse.
-    pub async fn horse(&mut self, horse_id: Uuid) -> Answer<horse::Horse> {
+    pub async fn horse(&self, barn: &mut BarnTransaction, horse_id: Uuid) -> Answer<horse::Horse> {
         let owner = self.only_horses_of();
-        horse::find(&mut self.transaction, horse_id, owner)
+        horse::find(barn, horse_id, owner)
             .await?
             .ok_or_else(|| Problem::not_found("no such horse in this barn"))
     }
@@ -84,27 +136,54 @@ where
         let session = Session::from_request_parts(parts, state)
             .await
             .map_err(|_| Problem::not_signed_in())?;
-        let signed_in: SignedIn = session
-            .get(SIGNED_IN)
-            .await?
-            .ok_or_else(Problem::not_signed_in)?;
         let app = App::from_ref(state);
-        let mut transaction = BarnTransaction::begin(&app.pool, signed_in.barn_id).await?;
-        let person = person::find(&mut transaction, signed_in.person_id)
+        let signed_in = still_signed_in(&session, app.clock.now()).await?;
+        let mut look = BarnTransaction::look(&app.pool, signed_in.barn_id).await?;
+        let person = person::find(&mut look, signed_in.person_id)
             .await?
             .ok_or_else(Problem::not_signed_in)?;
-        let barn = barn::own(&mut transaction).await?;
-        let time_zone = TimeZone::get(&barn.time_zone).unwrap_or_else(|error| {
-            tracing::error!(%error, barn = barn.handle, "unknown time zone; days are counted in UTC");
-            TimeZone::UTC
-        });
+        let barn = barn::own(&mut look).await?;
+        drop(look);
+        let time_zone = time_zone(&barn)?;
         Ok(Signed {
-            transaction,
             barn,
             person,
             time_zone,
+            app,
         })
     }
+}
+
+/// The time zone of a barn. In another one days would begin at the wrong hour, so
+/// none is guessed.
+///
+/// # Errors
+/// A name that the zones this program knows do not have.
+pub fn time_zone(barn: &Barn) -> Answer<TimeZone> {
+    TimeZone::get(&barn.time_zone).map_err(|error| {
+        tracing::error!(%error, barn = barn.handle, "unknown time zone");
+        Problem::time_zone(&barn.time_zone)
+    })
+}
+
+/// Who is signed in; a session in use is kept longer, once a day.
+async fn still_signed_in(session: &Session, now: Timestamp) -> Answer<SignedIn> {
+    let mut signed_in: SignedIn = session
+        .get(SIGNED_IN)
+        .await?
+        .ok_or_else(Problem::not_signed_in)?;
+    // A session from before these times were kept counts from now.
+    if signed_in.at == Timestamp::UNIX_EPOCH {
+        signed_in.at = now;
+    }
+    if now >= signed_in.at + AT_MOST {
+        return Err(Problem::not_signed_in());
+    }
+    if now.duration_since(signed_in.prolonged_at) >= PROLONGED_AFTER {
+        signed_in.prolonged_at = now;
+        session.insert(SIGNED_IN, signed_in).await?;
+    }
+    Ok(signed_in)
 }
 
 /// A signed-in person who may record rides.
@@ -145,7 +224,7 @@ where
             Ok(Decider(signed))
         } else {
             Err(Problem::not_allowed(
-                "trainers overrule the judge and change programs; ask one of them",
+                "only trainers override Cavesson and change programs; ask one of them",
             ))
         }
     }

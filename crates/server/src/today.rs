@@ -16,7 +16,6 @@ use jiff::civil::{Date, Time};
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use utoipa_axum::routes;
 use uuid::Uuid;
 
 use crate::App;
@@ -24,7 +23,8 @@ use crate::card_blocks::CardBlock;
 use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
-use crate::problem::{Answer, Problem};
+use crate::problem::Answer;
+use crate::route;
 use crate::signed::Signed;
 
 /// What a horse that is not down for the day is taken out for: the lightest ask.
@@ -32,7 +32,7 @@ const USUAL: (&str, &str) = ("bend.flex", "stand");
 
 /// Today's route.
 pub fn routes() -> OpenApiRouter<App> {
-    OpenApiRouter::new().routes(routes!(today))
+    OpenApiRouter::new().routes(route!(today))
 }
 
 /// The day.
@@ -93,23 +93,22 @@ struct RideBrief {
     get, path = "/api/today", tag = "today",
     responses(
         (status = 200, description = "The horses of the day", body = Today),
-        (status = 401, description = "Not signed in", body = Problem, content_type = "application/problem+json"),
     )
 )]
-async fn today(State(app): State<App>, mut signed: Signed) -> Answer<Json<Today>> {
+async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
     let now = signed.now();
     let day = now.date();
     let owner = signed.only_horses_of();
-    let barn = &mut signed.transaction;
+    let mut barn = signed.look().await?;
     let weekday = i32::from(day.weekday().to_monday_one_offset());
-    let program = program_day::list(barn, weekday, owner).await?;
-    let rides = ride::on_day(barn, day).await?;
-    let mut horses: HashMap<Uuid, Horse> = horse::list(barn, owner)
+    let program = program_day::list(&mut barn, weekday, owner).await?;
+    let rides = ride::on_day(&mut barn, day).await?;
+    let mut horses: HashMap<Uuid, Horse> = horse::list(&mut barn, owner)
         .await?
         .into_iter()
         .map(|horse| (horse.horse_id, Horse::new(horse, now.year())))
         .collect();
-    let mut card = card_block::on_day(barn, day).await?;
+    let mut card = card_block::on_day(&mut barn, day).await?;
     let ridden: Vec<Uuid> = program.iter().map(|planned| planned.horse_id).collect();
     let judged: HashMap<Uuid, Arc<Judged>> = app
         .known

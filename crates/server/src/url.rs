@@ -2,10 +2,11 @@
 
 use axum::extract::rejection::{PathRejection, QueryRejection};
 use axum::extract::{FromRequestParts, Path, Query};
+use cavesson_core::bounds::FieldError;
 use jiff::civil::Date;
 use serde::Deserialize;
 
-use crate::problem::Problem;
+use crate::problem::{Answer, Problem};
 
 /// The path's parts.
 #[derive(FromRequestParts)]
@@ -25,10 +26,7 @@ impl From<PathRejection> for Problem {
 
 impl From<QueryRejection> for Problem {
     fn from(rejection: QueryRejection) -> Problem {
-        Problem::field(cavesson_core::bounds::FieldError::new(
-            "",
-            rejection.body_text(),
-        ))
+        Problem::field(FieldError::new("", rejection.body_text()))
     }
 }
 
@@ -40,4 +38,24 @@ pub struct On {
     /// The date to judge for, such as 2026-05-04; today in the barn when left out.
     #[param(value_type = Option<String>, format = Date)]
     pub on: Option<Date>,
+}
+
+/// Nothing was recorded before.
+const EARLIEST: Date = jiff::civil::date(2020, 1, 1);
+
+impl On {
+    /// The date to judge for: the one asked for, or today.
+    ///
+    /// # Errors
+    /// A date before there was anything to judge, or after today.
+    pub fn day(&self, today: Date) -> Answer<Date> {
+        let on = self.on.unwrap_or(today);
+        if (EARLIEST..=today).contains(&on) {
+            return Ok(on);
+        }
+        Err(Problem::field(FieldError::new(
+            "/on",
+            format!("must be {EARLIEST} to {today} (today), found {on}"),
+        )))
+    }
 }

@@ -404,7 +404,7 @@ async fn a_horse_on_the_hackamore_path_records_its_bosal(pool: PgPool) {
         rep["skill"] = json!("bridle.bosal-half");
         rep["rung"] = json!("walk");
     }
-    let answer = trainer.post("/api/batches", &batch).await;
+    let answer = trainer.batch(&batch).await;
     assert_eq!(answer.status(), StatusCode::OK);
     let stored: Value = answer.json().await.unwrap();
     assert_eq!(stored["soft"], json!([true, true, true, true]));
@@ -423,7 +423,7 @@ async fn a_rep_from_before_there_were_versions_can_be_taken_back(pool: PgPool) {
     let server = Server::start(pool).await;
     let trainer = server.person("trainer@home").await;
     let mut batch = ride(server.oatcake, 1, 2);
-    trainer.post("/api/batches", &batch).await;
+    trainer.batch(&batch).await;
     // As rows that were stored before the versions came.
     for table in ["horse", "rep"] {
         let all_old = format!("update {table} set known_version = 0");
@@ -441,10 +441,7 @@ async fn a_rep_from_before_there_were_versions_can_be_taken_back(pool: PgPool) {
         2
     );
     batch["reps"][0]["undone"] = json!(true);
-    assert_eq!(
-        trainer.post("/api/batches", &batch).await.status(),
-        StatusCode::OK
-    );
+    assert_eq!(trainer.batch(&batch).await.status(), StatusCode::OK);
     assert_eq!(
         trainer.json(&gate).await["judgement"]["gate"]["sides"][0]["asked"],
         1

@@ -32,9 +32,7 @@ async fn the_stiff_side_is_named_level_by_level_and_over_all(pool: PgPool) {
     let server = Server::start(pool).await;
     let trainer = server.person("trainer@home").await;
     for days in [3, 2, 1] {
-        let sent = trainer
-            .post("/api/batches", &right_braced(server.oatcake, days))
-            .await;
+        let sent = trainer.batch(&right_braced(server.oatcake, days)).await;
         assert_eq!(sent.status(), StatusCode::OK);
     }
     let page = page(&server, "trainer@home", server.oatcake, "").await;
@@ -62,10 +60,7 @@ async fn a_mares_rides_in_season_are_listed_and_held_against_the_others(pool: Pg
         rep["measure"]["answer"] = json!("did_not_give");
     }
     for batch in [ride(server.oatcake, 9, 6), in_season.clone()] {
-        assert_eq!(
-            trainer.post("/api/batches", &batch).await.status(),
-            StatusCode::OK
-        );
+        assert_eq!(trainer.batch(&batch).await.status(), StatusCode::OK);
     }
     let mare = page(&server, "trainer@home", server.oatcake, "").await;
     let season = &mare["season"];
@@ -167,10 +162,7 @@ async fn two_servers_over_one_database_never_disagree(pool: PgPool) {
         // Both have the horse in memory; one of them is told of more.
         assert_eq!(here.json(&path).await, there.json(&path).await);
         let batch = ride(one.oatcake, days, 5);
-        assert_eq!(
-            here.post("/api/batches", &batch).await.status(),
-            StatusCode::OK
-        );
+        assert_eq!(here.batch(&batch).await.status(), StatusCode::OK);
         let (a, b) = (here.json(&path).await, there.json(&path).await);
         assert_eq!(a, b);
         // What was taken back is gone from both.
@@ -178,10 +170,7 @@ async fn two_servers_over_one_database_never_disagree(pool: PgPool) {
         let reps = back["reps"].as_array_mut().unwrap();
         reps.truncate(1);
         reps[0]["undone"] = json!(true);
-        assert_eq!(
-            there.post("/api/batches", &back).await.status(),
-            StatusCode::OK
-        );
+        assert_eq!(there.batch(&back).await.status(), StatusCode::OK);
         let asked = |page: &Value| {
             let sides = level(page, "bend.flex", "stand")["sides"].clone();
             sides[0]["asked"].as_u64().unwrap() + sides[1]["asked"].as_u64().unwrap()

@@ -5,7 +5,7 @@ use std::collections::BTreeSet;
 use serde_json::Value;
 
 fn document() -> Value {
-    serde_json::to_value(cavesson_server::openapi()).unwrap()
+    cavesson_server::openapi()
 }
 
 #[test]
@@ -41,4 +41,42 @@ fn every_operation_has_a_name_of_its_own_and_says_what_can_go_wrong() {
         }
     }
     assert!(names.len() >= 12, "{names:?}");
+}
+
+/// What an argument of a handler may refuse stands in the document of every route
+/// that takes it.
+#[test]
+fn every_refusal_of_an_extractor_is_documented() {
+    let document = document();
+    for (path, methods) in document["paths"].as_object().unwrap() {
+        for (method, operation) in methods.as_object().unwrap() {
+            let says = |status: &str| operation["responses"][status].is_object();
+            let at = format!("{method} {path}");
+            for status in ["500", "503"] {
+                assert!(says(status), "{at} {status}");
+            }
+            if operation["requestBody"].is_object() {
+                for status in ["400", "408", "413", "415", "422"] {
+                    assert!(says(status), "{at} takes a body: {status}");
+                }
+            }
+            let parameters = operation["parameters"]
+                .as_array()
+                .cloned()
+                .unwrap_or_default();
+            if parameters.iter().any(|parameter| parameter["in"] == "path") {
+                assert!(says("404"), "{at} names something: 404");
+            }
+            if parameters
+                .iter()
+                .any(|parameter| parameter["in"] == "query")
+            {
+                assert!(says("422"), "{at} takes a query: 422");
+            }
+            let open = ["/api/health", "/api/calc", "/api/session"];
+            if !open.contains(&path.as_str()) {
+                assert!(says("401"), "{at} asks who it is: 401");
+            }
+        }
+    }
 }

@@ -13,10 +13,7 @@ async fn ridden(server: &Server, days_ago: &[i64]) -> Vec<Uuid> {
     let mut rides = Vec::new();
     for ago in days_ago {
         let batch = ride(server.oatcake, *ago, 5);
-        assert_eq!(
-            trainer.post("/api/batches", &batch).await.status(),
-            StatusCode::OK
-        );
+        assert_eq!(trainer.batch(&batch).await.status(), StatusCode::OK);
         rides.push(
             batch["rides"][0]["ride_id"]
                 .as_str()
@@ -146,8 +143,7 @@ async fn a_rep_for_another_barns_ride_is_not_taken(pool: PgPool) {
     let rides = ridden(&server, &[0]).await;
     let stranger = server.person("trainer@other").await;
     let rep = barn::rep(rides[0], "left", jiff::Timestamp::now());
-    let (status, body) =
-        problem(stranger.post("/api/batches", &json!({"reps": [rep]})).await).await;
+    let (status, body) = problem(stranger.batch(&json!({"reps": [rep]})).await).await;
     assert_eq!(
         (status, &body["errors"][0]["field"]),
         (404, &json!("/reps/0/ride_id"))
@@ -227,6 +223,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "trend",
             "ewma",
             "cusum",
+            "soft",
             "gate",
             "judge",
             "simulate-horse"
@@ -248,4 +245,31 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
         (status, &body["errors"][0]["field"]),
         (422, &json!("/soft"))
     );
+}
+
+/// Scripts of its own and WebAssembly, and nothing else (Content Security Policy Level 3,
+/// section 2.3.1: 'wasm-unsafe-eval' lets WebAssembly run and no text as script).
+#[sqlx::test(migrator = "TABLES")]
+async fn the_application_may_run_its_core_and_nothing_of_others(pool: PgPool) {
+    let web = std::env::temp_dir().join(format!("cavesson-web-{}", uuid::Uuid::now_v7()));
+    std::fs::create_dir_all(web.join("assets")).unwrap();
+    std::fs::write(web.join("index.html"), "<!doctype html>").unwrap();
+    std::fs::write(web.join("assets/core-1.wasm"), b"\0asm\x01\0\0\0").unwrap();
+    let settings = cavesson_server::Settings {
+        web_folder: Some(web.clone()),
+        ..barn::SetClock::at("2026-05-04T15:00:00Z").settings()
+    };
+    let server = Server::start_with(pool, settings).await;
+    let page = server.visitor().get("/").await;
+    let policy = page.headers()["content-security-policy"].to_str().unwrap();
+    let scripts: Vec<&str> = policy
+        .split(';')
+        .filter_map(|part| part.trim().strip_prefix("script-src "))
+        .flat_map(str::split_whitespace)
+        .collect();
+    assert_eq!(scripts, ["'self'", "'wasm-unsafe-eval'"]);
+    let core = server.visitor().get("/assets/core-1.wasm").await;
+    // Browsers compile while it comes in only under this type.
+    assert_eq!(core.headers()["content-type"], "application/wasm");
+    std::fs::remove_dir_all(web).unwrap();
 }

@@ -47,6 +47,7 @@ async fn a_wrong_sign_in_never_says_what_was_wrong(pool: PgPool) {
         ("nobody@home", PASSWORD),
         ("trainer@nowhere", PASSWORD),
         ("trainer", PASSWORD),
+        ("trainer\u{0}@home", PASSWORD),
         ("", ""),
     ] {
         let (status, body) = problem(visitor.sign_in(sign_in, password).await).await;

@@ -6,8 +6,9 @@ left join lateral (
     select verdict, state
     from kept_verdict k
     where k.barn_id = $1 and k.horse_id = $2 and k.skill = said.skill and k.rung = said.rung
-    order by k.known_version desc
+      and k.day <= $4
+    order by k.day desc, k.known_version desc
     limit 1
 ) before on true
 where before.verdict is distinct from said.verdict or before.state is distinct from said.state
-on conflict do nothing
+on conflict (barn_id, horse_id, skill, rung, day, known_version) do nothing

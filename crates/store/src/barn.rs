@@ -26,23 +26,48 @@ pub struct BarnTransaction {
 }
 
 impl BarnTransaction {
-    /// Begins a transaction inside `barn_id`.
+    /// Begins a transaction inside `barn_id`, to write.
     ///
     /// # Errors
     /// When the database cannot be reached.
     pub async fn begin(pool: &PgPool, barn_id: Uuid) -> StoreResult<BarnTransaction> {
-        let mut transaction = pool.begin().await?;
-        sqlx::query!(
-            "select set_config('role', 'cavesson_barn', true) as role,
-                    set_config('cavesson.barn_id', $1, true) as barn",
-            barn_id.to_string()
-        )
-        .fetch_one(&mut *transaction)
-        .await?;
-        Ok(BarnTransaction {
-            transaction,
-            barn_id,
+        BarnTransaction::start(pool, barn_id, "begin").await
+    }
+
+    /// Begins a transaction inside `barn_id`, to look: all its queries see the one
+    /// state that the first of them saw, and none can write.
+    ///
+    /// # Errors
+    /// When the database cannot be reached.
+    pub async fn look(pool: &PgPool, barn_id: Uuid) -> StoreResult<BarnTransaction> {
+        let one_state = "begin isolation level repeatable read, read only";
+        BarnTransaction::start(pool, barn_id, one_state).await
+    }
+
+    /// In a task of its own: a request that is dropped while BEGIN is on its way
+    /// would leave the connection in a transaction that nobody counts, and the next
+    /// statements of others would run inside it.
+    async fn start(
+        pool: &PgPool,
+        barn_id: Uuid,
+        begin: &'static str,
+    ) -> StoreResult<BarnTransaction> {
+        let pool = pool.clone();
+        tokio::spawn(async move {
+            let mut transaction = pool.begin_with(begin).await?;
+            sqlx::query!(
+                "select set_config('role', 'cavesson_barn', true) as role,
+                        set_config('cavesson.barn_id', $1, true) as barn",
+                barn_id.to_string()
+            )
+            .fetch_one(&mut *transaction)
+            .await?;
+            Ok(BarnTransaction {
+                transaction,
+                barn_id,
+            })
         })
+        .await?
     }
 
     /// The barn.
@@ -55,12 +80,13 @@ impl BarnTransaction {
         &mut self.transaction
     }
 
-    /// Commits; what was written is on disk when this returns.
+    /// Commits; what was written is on disk when this returns. In a task of its own,
+    /// for the same reason as the beginning.
     ///
     /// # Errors
-    /// When the database cannot be reached; nothing is stored then.
+    /// When the database cannot be reached; whether it was stored is not known then.
     pub async fn commit(self) -> StoreResult<()> {
-        Ok(self.transaction.commit().await?)
+        Ok(tokio::spawn(self.transaction.commit()).await??)
     }
 }
 
@@ -90,6 +116,19 @@ pub async fn by_handle(pool: &PgPool, handle: &str) -> StoreResult<Option<Barn>>
         handle
     )
     .fetch_optional(pool)
+    .await?)
+}
+
+/// All barns, for what the server does by itself.
+///
+/// # Errors
+/// When the query fails.
+pub async fn list(pool: &PgPool) -> StoreResult<Vec<Barn>> {
+    Ok(sqlx::query_as!(
+        Barn,
+        "select barn_id, handle, name, time_zone from barn order by barn_id"
+    )
+    .fetch_all(pool)
     .await?)
 }
 

@@ -43,7 +43,9 @@ pub async fn add(
          on conflict (barn_id, block_id) do update set says = excluded.says
          where card_block.horse_id = excluded.horse_id and card_block.day = excluded.day
            and card_block.skill = excluded.skill and card_block.rung = excluded.rung
-           and card_block.says = excluded.says",
+           and card_block.says = excluded.says
+           and card_block.side is not distinct from excluded.side
+           and card_block.fault is not distinct from excluded.fault",
         barn_id,
         block.block_id,
         block.horse_id,

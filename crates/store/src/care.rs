@@ -37,8 +37,22 @@ pub async fn add(
     Ok(done.rows_affected() == 1)
 }
 
-/// Clears a flag, or opens it again with none; the horse it is about, when there
-/// is such a note.
+/// The horse of a note.
+///
+/// # Errors
+/// When the query fails.
+pub async fn horse_of(barn: &mut BarnTransaction, care_id: Uuid) -> StoreResult<Option<Uuid>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        "select horse_id from care where barn_id = $1 and care_id = $2",
+        barn_id,
+        care_id
+    )
+    .fetch_optional(barn.connection())
+    .await?)
+}
+
+/// Clears a flag, or opens it again with none.
 ///
 /// # Errors
 /// When the query fails.
@@ -46,15 +60,17 @@ pub async fn clear(
     barn: &mut BarnTransaction,
     care_id: Uuid,
     cleared_on: Option<Date>,
-) -> StoreResult<Option<Uuid>> {
+) -> StoreResult<()> {
     let barn_id = barn.barn_id();
-    Ok(sqlx::query_scalar!(
-        "update care set cleared_on = greatest(day, $3::date)
-         where barn_id = $1 and care_id = $2 returning horse_id",
+    // greatest() passes over null: opening again must not clear as of the note's day.
+    sqlx::query!(
+        "update care set cleared_on = case when $3::date is null then null else greatest(day, $3::date) end
+         where barn_id = $1 and care_id = $2",
         barn_id,
         care_id,
         cleared_on.map(|day| day.to_sqlx()) as _
     )
-    .fetch_optional(barn.connection())
-    .await?)
+    .execute(barn.connection())
+    .await?;
+    Ok(())
 }

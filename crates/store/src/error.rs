@@ -18,6 +18,16 @@ pub enum StoreError {
         /// What was found.
         found: String,
     },
+    /// Something that cannot be written as JSON.
+    #[error("cannot be stored: {0}")]
+    Unstorable(serde_json::Error),
+    /// A task of the store that was lost.
+    #[error("a task was lost: {0}")]
+    Lost(#[from] tokio::task::JoinError),
+    /// PostgreSQL is not there, or ended the session: a restart, a crash, too many
+    /// connections. Nothing is wrong with what was asked.
+    #[error("the database is away: {0}")]
+    Away(sqlx::Error),
     /// Anything else.
     #[error(transparent)]
     Database(sqlx::Error),
@@ -34,7 +44,24 @@ impl From<sqlx::Error> for StoreError {
             "person_sign_in_taken" => StoreError::Taken("the sign-in"),
             "horse_name_taken" => StoreError::Taken("the horse's name"),
             "place_name_taken" => StoreError::Taken("the place's name"),
+            _ if is_away(&error) => StoreError::Away(error),
             _ => StoreError::Database(error),
         }
+    }
+}
+
+/// Whether the connection is at fault. Error codes: PostgreSQL 15 manual, appendix A.
+fn is_away(error: &sqlx::Error) -> bool {
+    match error {
+        sqlx::Error::Io(_)
+        | sqlx::Error::PoolTimedOut
+        | sqlx::Error::PoolClosed
+        | sqlx::Error::WorkerCrashed
+        | sqlx::Error::Protocol(_) => true,
+        sqlx::Error::Database(said) => said.code().is_some_and(|code| {
+            // Connection exceptions; operator intervention; too many connections.
+            code.starts_with("08") || code.starts_with("57P") || code == "53300"
+        }),
+        _ => false,
     }
 }

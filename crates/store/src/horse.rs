@@ -1,5 +1,9 @@
 //! Horses. An owner sees only their own.
 
+use std::collections::HashMap;
+
+use jiff::civil::Date;
+use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
 use crate::{BarnTransaction, StoreResult};
@@ -78,27 +82,48 @@ pub async fn known(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> StoreResul
     .await?)
 }
 
-/// Raises the version of what is known of these horses, and keeps their rows
-/// locked until the transaction ends. Whoever stores something about a horse
-/// does this first.
+/// The horses whose verdicts have been kept, but not yet up to `day`.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn raise_versions(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> StoreResult<()> {
+pub async fn judged_before(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Uuid>> {
     let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        "select horse_id from horse where barn_id = $1 and judged_until < $2 order by horse_id",
+        barn_id,
+        day.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?)
+}
+
+/// Raises the version of what is known of these horses, and keeps their rows
+/// locked until the transaction ends. Whoever stores something about a horse
+/// does this first. The new versions, by horse.
+///
+/// # Errors
+/// When the query fails.
+pub async fn raise_versions(
+    barn: &mut BarnTransaction,
+    horse_ids: &[Uuid],
+) -> StoreResult<HashMap<Uuid, i64>> {
+    let barn_id = barn.barn_id();
+    let mut versions = HashMap::new();
     let mut in_order = horse_ids.to_vec();
     in_order.sort_unstable();
     in_order.dedup();
     // One after the other in the order of their ids, so that two batches with
     // the same horses wait for each other and never for good.
     for horse_id in in_order {
-        sqlx::query!(
-            "update horse set known_version = known_version + 1 where barn_id = $1 and horse_id = $2",
+        let version = sqlx::query_scalar!(
+            "update horse set known_version = known_version + 1
+             where barn_id = $1 and horse_id = $2 returning known_version",
             barn_id,
             horse_id
         )
-        .execute(barn.connection())
+        .fetch_optional(barn.connection())
         .await?;
+        versions.extend(version.map(|version| (horse_id, version)));
         // Told to whoever listens once the transaction is committed.
         sqlx::query!(
             "select pg_notify($1, $2) as told",
@@ -108,7 +133,7 @@ pub async fn raise_versions(barn: &mut BarnTransaction, horse_ids: &[Uuid]) -> S
         .fetch_one(barn.connection())
         .await?;
     }
-    Ok(())
+    Ok(versions)
 }
 
 /// Adds a horse.

@@ -69,9 +69,27 @@ pub async fn keep(
     Ok(done.rows_affected())
 }
 
+/// Notes that what was said of a horse is kept up to `day`.
+///
+/// # Errors
+/// When the query fails.
+pub async fn kept_until(barn: &mut BarnTransaction, horse_id: Uuid, day: Date) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "update horse set judged_until = greatest(judged_until, $3)
+         where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id,
+        day.to_sqlx() as _
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}
+
 /// A verdict as it was kept.
 #[derive(Debug, Clone, PartialEq, Eq)]
-pub struct WasSaid {
+pub struct VerdictOfDay {
     /// The horse.
     pub horse_id: Uuid,
     /// The skill.
@@ -93,11 +111,11 @@ pub struct WasSaid {
 ///
 /// # Errors
 /// When the query fails.
-pub async fn of_word(
+pub async fn with_verdict(
     barn: &mut BarnTransaction,
     word: &str,
     owner: Option<Uuid>,
-) -> StoreResult<Vec<WasSaid>> {
+) -> StoreResult<Vec<VerdictOfDay>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
         r#"select k.horse_id, k.skill, k.rung, k.day as "day: jiff_sqlx::Date", k.verdict,
@@ -114,7 +132,7 @@ pub async fn of_word(
     .await?;
     Ok(rows
         .into_iter()
-        .map(|row| WasSaid {
+        .map(|row| VerdictOfDay {
             horse_id: row.horse_id,
             skill: row.skill,
             rung: row.rung,

@@ -3,23 +3,60 @@
 
 use std::str::FromStr;
 
-use cavesson_core::horse::{CareKind, CareNote, RideMark};
+use cavesson_core::horse::{CareKind, CareNote, RideMark, Sex};
 use cavesson_core::judge::{Overrule, RideFacts, Verdict};
 use cavesson_core::ladder::{FaultId, Level, RungId, SkillId};
 use cavesson_core::rep::Rep;
-use sqlx::types::Json;
+use jiff::civil::Date;
 use uuid::Uuid;
 
 use crate::rep::Row;
-use crate::{BarnTransaction, StoreError, StoreResult};
+use crate::stored::{Unreadable, read_word};
+use crate::{BarnTransaction, StoreResult};
 
 /// A rep that came after a version.
 #[derive(Debug, Clone)]
 pub struct NewlyKnown {
-    /// The rep.
-    pub rep: Rep,
-    /// Taken back.
-    pub undone: bool,
+    /// Its id.
+    pub rep_id: Uuid,
+    /// Its level.
+    pub level: Level,
+    /// The rep; why not, where it was taken back or cannot be read here.
+    pub rep: Result<Rep, Left>,
+}
+
+/// Why a rep is not judged.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum Left {
+    /// It was taken back.
+    Undone,
+    /// Another version stored it.
+    Unreadable(Unreadable),
+}
+
+/// Rows of a table, those aside that this version cannot read.
+#[derive(Debug, Clone)]
+pub struct Rows<T> {
+    /// What can be read.
+    pub read: Vec<T>,
+    /// How many cannot.
+    pub unreadable: usize,
+}
+
+impl<T> Rows<T> {
+    fn of(what: &str, rows: impl Iterator<Item = Result<T, Unreadable>>) -> Rows<T> {
+        let (mut read, mut unreadable) = (Vec::new(), 0);
+        for row in rows {
+            match row {
+                Ok(row) => read.push(row),
+                Err(why) => {
+                    tracing::warn!(%why, what, "a row of another version");
+                    unreadable += 1;
+                }
+            }
+        }
+        Rows { read, unreadable }
+    }
 }
 
 /// A fault seen in the asks of one level of a ride.
@@ -33,49 +70,59 @@ pub struct BlockFault {
     pub fault: FaultId,
 }
 
-/// The reps of a horse that were stored or taken back after `version`.
+/// The reps of a horse that were stored, taken back or brought back after version
+/// `after`, up to version `until`. In a transaction that sees one state, nothing of a
+/// later version can be missing from it or be among them.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn reps_after(
+pub async fn reps_between(
     barn: &mut BarnTransaction,
     horse_id: Uuid,
-    version: i64,
+    after: i64,
+    until: i64,
 ) -> StoreResult<Vec<NewlyKnown>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        r#"select rep.rep_id, rep.ride_id, rep.horse_id, rep.skill, rep.rung, rep.side,
+        r#"select rep.rep_id, rep.ride_id, rep.skill, rep.rung, rep.side,
                   ride.day as "day: jiff_sqlx::Date", rep.asked_at as "asked_at: jiff_sqlx::Timestamp",
-                  rep.measure as "measure: Json<cavesson_core::rep::Measure>", rep.faults,
-                  rep.undone_at is not null as "undone!"
+                  rep.measure, rep.measure_form, rep.faults, rep.undone_at is not null as "undone!"
            from rep
            join ride on ride.barn_id = rep.barn_id and ride.ride_id = rep.ride_id
-           where rep.barn_id = $1 and rep.horse_id = $2 and rep.known_version > $3"#,
+           where rep.barn_id = $1 and rep.horse_id = $2
+             and rep.known_version > $3 and rep.known_version <= $4"#,
         barn_id,
         horse_id,
-        version
+        after,
+        until
     )
     .fetch_all(barn.connection())
     .await?;
-    rows.into_iter()
+    Ok(rows
+        .into_iter()
         .map(|row| {
-            let undone = row.undone;
+            let rep_id = row.rep_id;
+            let level = Level::new(&row.skill, &row.rung);
+            if row.undone {
+                let rep = Err(Left::Undone);
+                return NewlyKnown { rep_id, level, rep };
+            }
             let row = Row {
                 rep_id: row.rep_id,
                 ride_id: row.ride_id,
-                horse_id: row.horse_id,
                 skill: row.skill,
                 rung: row.rung,
                 side: row.side,
                 day: row.day,
                 asked_at: row.asked_at,
                 measure: row.measure,
+                measure_form: row.measure_form,
                 faults: row.faults,
             };
-            let (_, rep) = row.try_into()?;
-            Ok(NewlyKnown { rep, undone })
+            let rep = row.read().map_err(Left::Unreadable);
+            NewlyKnown { rep_id, level, rep }
         })
-        .collect()
+        .collect())
 }
 
 /// The rides of a horse with their marks, oldest first.
@@ -85,7 +132,7 @@ pub async fn reps_after(
 pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Vec<RideFacts>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        r#"select ride_id, day as "day: jiff_sqlx::Date", marks from ride
+        r#"select ride_id, rider_id, day as "day: jiff_sqlx::Date", marks from ride
            where barn_id = $1 and horse_id = $2 order by started_at, ride_id"#,
         barn_id,
         horse_id
@@ -97,6 +144,7 @@ pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Ve
         .map(|row| RideFacts {
             ride_id: row.ride_id,
             day: row.day.to_jiff(),
+            rider_id: Some(row.rider_id),
             marks: row
                 .marks
                 .iter()
@@ -141,7 +189,7 @@ pub async fn block_faults(
 ///
 /// # Errors
 /// When the query fails.
-pub async fn care(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Vec<CareNote>> {
+pub async fn care(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Rows<CareNote>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
         r#"select care_id, kind, day as "day: jiff_sqlx::Date",
@@ -152,27 +200,23 @@ pub async fn care(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Vec
     )
     .fetch_all(barn.connection())
     .await?;
-    rows.into_iter()
-        .map(|row| {
-            Ok(CareNote {
-                care_id: row.care_id,
-                kind: CareKind::from_word(&row.kind).ok_or(StoreError::Unknown {
-                    what: "kind of care",
-                    found: row.kind,
-                })?,
-                day: row.day.to_jiff(),
-                cleared_on: row.cleared_on.map(|day| day.to_jiff()),
-                says: row.says,
-            })
+    let notes = rows.into_iter().map(|row| {
+        Ok(CareNote {
+            care_id: row.care_id,
+            kind: read_word("kind of care", &row.kind, CareKind::from_word)?,
+            day: row.day.to_jiff(),
+            cleared_on: row.cleared_on.map(|day| day.to_jiff()),
+            says: row.says,
         })
-        .collect()
+    });
+    Ok(Rows::of("care", notes))
 }
 
 /// The overrules of a horse that stand, oldest first.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn overrules(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Vec<Overrule>> {
+pub async fn overrules(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Rows<Overrule>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
         r#"select overrule_id, skill, rung, day as "day: jiff_sqlx::Date", judge_said, counts_as, reason
@@ -183,32 +227,28 @@ pub async fn overrules(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResul
     )
     .fetch_all(barn.connection())
     .await?;
-    rows.into_iter()
-        .map(|row| {
-            Ok(Overrule {
-                overrule_id: row.overrule_id,
-                level: Level {
-                    skill: SkillId(row.skill),
-                    rung: RungId(row.rung),
-                },
-                day: row.day.to_jiff(),
-                judge_said: verdict(row.judge_said)?,
-                counts_as: verdict(row.counts_as)?,
-                reason: row.reason,
-            })
+    let overrules = rows.into_iter().map(|row| {
+        Ok(Overrule {
+            overrule_id: row.overrule_id,
+            level: Level {
+                skill: SkillId(row.skill),
+                rung: RungId(row.rung),
+            },
+            day: row.day.to_jiff(),
+            judge_said: verdict(&row.judge_said)?,
+            counts_as: verdict(&row.counts_as)?,
+            reason: row.reason,
         })
-        .collect()
+    });
+    Ok(Rows::of("overrule", overrules))
 }
 
 /// The verdict of a stored word.
 ///
 /// # Errors
-/// A word that is none.
-pub fn verdict(word: String) -> StoreResult<Verdict> {
-    Verdict::from_word(&word).ok_or(StoreError::Unknown {
-        what: "verdict",
-        found: word,
-    })
+/// A word that this version does not know.
+pub fn verdict(word: &str) -> Result<Verdict, Unreadable> {
+    read_word("verdict", word, Verdict::from_word)
 }
 
 /// The versions of what is known of the barn's horses, and their programs.
@@ -218,8 +258,12 @@ pub struct KnownVersion {
     pub horse_id: Uuid,
     /// The version of what is known.
     pub version: i64,
+    /// Mare, gelding or stallion; none for a word of another version.
+    pub sex: Option<Sex>,
     /// Its program; none is the ladder as it ships.
     pub program_id: Option<Uuid>,
+    /// The last day up to which what was said of it has been kept.
+    pub judged_until: Option<Date>,
 }
 
 /// The versions of the named horses.
@@ -231,15 +275,24 @@ pub async fn versions(
     horse_ids: &[Uuid],
 ) -> StoreResult<Vec<KnownVersion>> {
     let barn_id = barn.barn_id();
-    Ok(sqlx::query_as!(
-        KnownVersion,
-        "select horse_id, known_version as version, program_id from horse
-         where barn_id = $1 and horse_id = any($2)",
+    let rows = sqlx::query!(
+        r#"select horse_id, known_version, sex, program_id, judged_until as "judged_until: jiff_sqlx::Date"
+           from horse where barn_id = $1 and horse_id = any($2)"#,
         barn_id,
         horse_ids
     )
     .fetch_all(barn.connection())
-    .await?)
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| KnownVersion {
+            horse_id: row.horse_id,
+            version: row.known_version,
+            sex: Sex::of_word(&row.sex),
+            program_id: row.program_id,
+            judged_until: row.judged_until.map(|day| day.to_jiff()),
+        })
+        .collect())
 }
 
 /// A change of what is known of a horse, as it is told to whoever listens.

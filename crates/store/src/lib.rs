@@ -2,15 +2,18 @@
 //!
 //! | module | holds |
 //! |---|---|
+//! | [`connect`] | the pool of connections, and what every connection is told |
 //! | [`barn`] | the barn and [`barn::BarnTransaction`], the only way to its rows |
 //! | [`person`] | people and their sign-ins |
 //! | [`session`] | signed-in devices |
 //! | [`place`] | arenas and pens |
 //! | [`horse`] | horses |
 //! | [`program_day`] | which horse is ridden on which weekday |
-//! | [`ride`], [`rep`] | what was asked and answered |
+//! | [`ride`], [`ride_block`], [`rep`] | what was asked and answered |
+//! | [`stored`] | what stands as JSON, read leniently whatever version wrote it |
 //! | [`known`] | what is known of a horse, by version |
 //! | [`program`] | schools and changed gates |
+//! | [`rider_offset`] | how riders differ |
 //! | [`overrule`], [`kept_verdict`] | what the trainer and the judge said |
 //! | [`care`], [`card_block`] | notes of care; blocks for a coming day |
 //!
@@ -22,6 +25,7 @@
 pub mod barn;
 pub mod card_block;
 pub mod care;
+pub mod connect;
 pub mod error;
 pub mod horse;
 pub mod kept_verdict;
@@ -33,7 +37,10 @@ pub mod program;
 pub mod program_day;
 pub mod rep;
 pub mod ride;
+pub mod ride_block;
+pub mod rider_offset;
 pub mod session;
+pub mod stored;
 
 pub use barn::BarnTransaction;
 pub use error::{StoreError, StoreResult};

@@ -55,20 +55,36 @@ pub async fn add(
     Ok(done.rows_affected() == 1)
 }
 
-/// Takes an overrule back; the horse it was about, when there is one to take back.
+/// The horse of an overrule.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn withdraw(barn: &mut BarnTransaction, overrule_id: Uuid) -> StoreResult<Option<Uuid>> {
+pub async fn horse_of(barn: &mut BarnTransaction, overrule_id: Uuid) -> StoreResult<Option<Uuid>> {
     let barn_id = barn.barn_id();
     Ok(sqlx::query_scalar!(
-        "update overrule set withdrawn_at = now()
-         where barn_id = $1 and overrule_id = $2 and withdrawn_at is null returning horse_id",
+        "select horse_id from overrule where barn_id = $1 and overrule_id = $2",
         barn_id,
         overrule_id
     )
     .fetch_optional(barn.connection())
     .await?)
+}
+
+/// Takes an overrule back; whether there was one to take back.
+///
+/// # Errors
+/// When the query fails.
+pub async fn withdraw(barn: &mut BarnTransaction, overrule_id: Uuid) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "update overrule set withdrawn_at = now()
+         where barn_id = $1 and overrule_id = $2 and withdrawn_at is null",
+        barn_id,
+        overrule_id
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected() == 1)
 }
 
 /// All overrules of the barn, latest first; with `owner`, only on that person's horses.
@@ -94,9 +110,11 @@ pub async fn list(
     )
     .fetch_all(barn.connection())
     .await?;
-    rows.into_iter()
-        .map(|row| {
-            Ok(KeptOverrule {
+    // A verdict of another version is passed over: it says nothing here.
+    Ok(rows
+        .into_iter()
+        .filter_map(|row| {
+            Some(KeptOverrule {
                 overrule: Overrule {
                     overrule_id: row.overrule_id,
                     level: Level {
@@ -104,8 +122,8 @@ pub async fn list(
                         rung: RungId(row.rung),
                     },
                     day: row.day.to_jiff(),
-                    judge_said: crate::known::verdict(row.judge_said)?,
-                    counts_as: crate::known::verdict(row.counts_as)?,
+                    judge_said: crate::known::verdict(&row.judge_said).ok()?,
+                    counts_as: crate::known::verdict(&row.counts_as).ok()?,
                     reason: row.reason,
                 },
                 horse_id: row.horse_id,
@@ -113,5 +131,5 @@ pub async fn list(
                 withdrawn_at: row.withdrawn_at.map(|at| at.to_jiff()),
             })
         })
-        .collect()
+        .collect())
 }

@@ -60,23 +60,52 @@ pub async fn find(barn: &mut BarnTransaction, person_id: Uuid) -> StoreResult<Op
     .transpose()
 }
 
-/// The id and password hash behind a sign-in.
+/// The ids and names of the barn's people.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn password_of(
+pub async fn names(barn: &mut BarnTransaction) -> StoreResult<Vec<(Uuid, String)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        "select person_id, name from person where barn_id = $1",
+        barn_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| (row.person_id, row.name))
+        .collect())
+}
+
+/// The person and password hash behind a sign-in.
+///
+/// # Errors
+/// When the query fails.
+pub async fn by_sign_in(
     barn: &mut BarnTransaction,
     sign_in: &str,
-) -> StoreResult<Option<(Uuid, String)>> {
+) -> StoreResult<Option<(Person, String)>> {
     let barn_id = barn.barn_id();
     let row = sqlx::query!(
-        "select person_id, password_hash from person where barn_id = $1 and sign_in = $2",
+        "select person_id, sign_in, name, role, password_hash from person
+         where barn_id = $1 and sign_in = $2",
         barn_id,
         sign_in
     )
     .fetch_optional(barn.connection())
     .await?;
-    Ok(row.map(|row| (row.person_id, row.password_hash)))
+    row.map(|row| {
+        let hash = row.password_hash;
+        let person = Row {
+            person_id: row.person_id,
+            sign_in: row.sign_in,
+            name: row.name,
+            role: row.role,
+        };
+        Ok((person.try_into()?, hash))
+    })
+    .transpose()
 }
 
 /// Adds a person with the hash of their password.

@@ -2,9 +2,10 @@
 
 use cavesson_core::program::Program;
 use jiff::Timestamp;
-use sqlx::types::Json;
+use serde_json::Value;
 use uuid::Uuid;
 
+use crate::stored::{self, Unreadable};
 use crate::{BarnTransaction, StoreError, StoreResult};
 
 /// One version of a program.
@@ -16,8 +17,10 @@ pub struct ProgramVersion {
     pub version: i32,
     /// The version of the ladder it was made on.
     pub ladder_version: i32,
-    /// What it says.
-    pub content: Program,
+    /// What it is called.
+    pub name: String,
+    /// What it says; why not, where this version cannot read it.
+    pub content: Result<Program, Unreadable>,
     /// Who made it.
     pub made_by: String,
     /// When.
@@ -28,7 +31,8 @@ struct Row {
     program_id: Uuid,
     version: i32,
     ladder_version: i32,
-    content: Json<Program>,
+    content: Value,
+    content_form: i16,
     made_by: String,
     made_at: jiff_sqlx::Timestamp,
 }
@@ -39,7 +43,8 @@ impl From<Row> for ProgramVersion {
             program_id: row.program_id,
             version: row.version,
             ladder_version: row.ladder_version,
-            content: row.content.0,
+            name: stored::program_name(&row.content),
+            content: stored::read_program(row.content_form, &row.content),
             made_by: row.made_by,
             made_at: row.made_at.to_jiff(),
         }
@@ -55,7 +60,7 @@ pub async fn in_use(barn: &mut BarnTransaction) -> StoreResult<Vec<ProgramVersio
     let rows = sqlx::query_as!(
         Row,
         r#"select distinct on (v.program_id) v.program_id, v.version, v.ladder_version,
-                  v.content as "content: Json<Program>", p.name as made_by,
+                  v.content, v.content_form, p.name as made_by,
                   v.made_at as "made_at: jiff_sqlx::Timestamp"
            from program_version v
            join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
@@ -66,7 +71,7 @@ pub async fn in_use(barn: &mut BarnTransaction) -> StoreResult<Vec<ProgramVersio
     .fetch_all(barn.connection())
     .await?;
     let mut programs: Vec<ProgramVersion> = rows.into_iter().map(Into::into).collect();
-    programs.sort_by(|a, b| a.content.name.cmp(&b.content.name));
+    programs.sort_by(|a, b| a.name.cmp(&b.name));
     Ok(programs)
 }
 
@@ -82,7 +87,7 @@ pub async fn versions(
     let rows = sqlx::query_as!(
         Row,
         r#"select v.program_id, v.version, v.ladder_version,
-                  v.content as "content: Json<Program>", p.name as made_by,
+                  v.content, v.content_form, p.name as made_by,
                   v.made_at as "made_at: jiff_sqlx::Timestamp"
            from program_version v
            join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
@@ -132,14 +137,15 @@ pub async fn add_version(
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     let added = sqlx::query!(
-        "insert into program_version (barn_id, program_id, version, ladder_version, content, made_by)
-         values ($1, $2, $3, $4, $5, $6) on conflict do nothing",
+        "insert into program_version (barn_id, program_id, version, ladder_version, content, made_by, content_form)
+         values ($1, $2, $3, $4, $5, $6, $7) on conflict do nothing",
         barn_id,
         program_id,
         version,
         ladder_version,
-        serde_json::to_value(content).unwrap_or_default(),
-        made_by
+        stored::store_program(content)?,
+        made_by,
+        stored::PROGRAM_FORM
     )
     .execute(barn.connection())
     .await?;

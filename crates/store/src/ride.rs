@@ -21,8 +21,12 @@ pub struct Ride {
     pub day: Date,
     /// When it began.
     pub started_at: Timestamp,
+    /// The same as the device's clock stood.
+    pub device_started_at: Timestamp,
     /// When it was finished.
     pub finished_at: Option<Timestamp>,
+    /// How often it was opened again after a finish.
+    pub opened_again: u32,
     /// What made it unlike the others.
     pub marks: Vec<RideMark>,
     /// Reps that were not taken back.
@@ -35,7 +39,9 @@ struct Row {
     rider: String,
     day: jiff_sqlx::Date,
     started_at: jiff_sqlx::Timestamp,
+    device_started_at: jiff_sqlx::Timestamp,
     finished_at: Option<jiff_sqlx::Timestamp>,
+    opened_again: i32,
     marks: Vec<String>,
     asked: i64,
 }
@@ -48,7 +54,9 @@ impl From<Row> for Ride {
             rider: row.rider,
             day: row.day.to_jiff(),
             started_at: row.started_at.to_jiff(),
+            device_started_at: row.device_started_at.to_jiff(),
             finished_at: row.finished_at.map(|at| at.to_jiff()),
+            opened_again: row.opened_again.unsigned_abs(),
             marks: row
                 .marks
                 .iter()
@@ -71,7 +79,8 @@ pub async fn find(
     let barn_id = barn.barn_id();
     let row = sqlx::query_as!(
         Row,
-        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at, r.marks,
+        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.device_started_at,
+                  r.finished_at, r.opened_again, r.marks,
                   (select count(*) from rep where rep.barn_id = r.barn_id
                    and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
            from ride r
@@ -95,7 +104,8 @@ pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ri
     let barn_id = barn.barn_id();
     let rows = sqlx::query_as!(
         Row,
-        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.finished_at, r.marks,
+        r#"select r.ride_id, r.horse_id, p.name as rider, r.day, r.started_at, r.device_started_at,
+                  r.finished_at, r.opened_again, r.marks,
                   (select count(*) from rep where rep.barn_id = r.barn_id
                    and rep.ride_id = r.ride_id and undone_at is null) as "asked!"
            from ride r
@@ -110,17 +120,26 @@ pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ri
     Ok(rows.into_iter().map(Ride::from).collect())
 }
 
-/// The horses of those of `ride_ids` that are in the barn.
+/// What a rep needs to know of its ride.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct RideOfRep {
+    /// The ride.
+    pub ride_id: Uuid,
+    /// Its horse.
+    pub horse_id: Uuid,
+    /// When it began, on the server's clock.
+    pub started_at: Timestamp,
+}
+
+/// Those of `ride_ids` that are in the barn.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn horses_of(
-    barn: &mut BarnTransaction,
-    ride_ids: &[Uuid],
-) -> StoreResult<Vec<(Uuid, Uuid)>> {
+pub async fn of_reps(barn: &mut BarnTransaction, ride_ids: &[Uuid]) -> StoreResult<Vec<RideOfRep>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        "select ride_id, horse_id from ride where barn_id = $1 and ride_id = any($2)",
+        r#"select ride_id, horse_id, started_at as "started_at: jiff_sqlx::Timestamp" from ride
+           where barn_id = $1 and ride_id = any($2)"#,
         barn_id,
         ride_ids
     )
@@ -128,41 +147,50 @@ pub async fn horses_of(
     .await?;
     Ok(rows
         .into_iter()
-        .map(|row| (row.ride_id, row.horse_id))
+        .map(|row| RideOfRep {
+            ride_id: row.ride_id,
+            horse_id: row.horse_id,
+            started_at: row.started_at.to_jiff(),
+        })
         .collect())
 }
 
-/// Stores a ride, or its finish if it is known; false when a ride of that id is
-/// known with another horse or start.
+/// A ride on the server's clock and the barn's calendar.
+#[derive(Debug, Clone, Copy)]
+pub struct PlacedRide<'a> {
+    /// The ride as it was sent.
+    pub ride: &'a NewRide,
+    /// When it began. Of a ride that is known, what is known stays.
+    pub started_at: Timestamp,
+    /// The barn's calendar day of the start.
+    pub day: Date,
+    /// Who rode.
+    pub rider_id: Uuid,
+}
+
+/// Stores a ride, or what is newer of one that is known: finish, marks, note,
+/// faults. False when it is known with another horse or start.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn put(
-    barn: &mut BarnTransaction,
-    ride: &NewRide,
-    day: Date,
-    rider_id: Uuid,
-) -> StoreResult<bool> {
+pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
+    let ride = placed.ride;
     let marks: Option<Vec<String>> = ride
         .marks
         .as_ref()
         .map(|marks| marks.iter().map(|mark| mark.word().to_owned()).collect());
-    let done = sqlx::query!(
-        "insert into ride (barn_id, ride_id, horse_id, rider_id, day, started_at, finished_at, marks, note)
-         values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, '{}'::text[]), coalesce($9, ''))
-         on conflict (barn_id, ride_id) do update
-         set finished_at = greatest(ride.finished_at, excluded.finished_at),
-             marks = coalesce($8, ride.marks),
-             note = coalesce($9, ride.note)
-         where ride.horse_id = excluded.horse_id and ride.started_at = excluded.started_at",
+    let done = sqlx::query_file!(
+        "queries/put_ride.sql",
         barn_id,
         ride.ride_id,
         ride.horse_id,
-        rider_id,
-        day.to_sqlx() as _,
+        placed.rider_id,
+        placed.day.to_sqlx() as _,
+        placed.started_at.to_sqlx() as _,
         ride.started_at.to_sqlx() as _,
-        ride.finished_at.map(|at| at.to_sqlx()) as _,
+        ride.finished_after_ms.map(f64::from),
+        i32::try_from(ride.opened_again).unwrap_or(i32::MAX),
         marks.as_deref(),
         ride.note.as_deref().map(str::trim)
     )

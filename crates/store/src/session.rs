@@ -18,8 +18,10 @@ pub struct Session {
     pub person_id: Uuid,
     /// What the session layer keeps in it.
     pub data: Value,
-    /// When it ends.
+    /// When it ends, unless it is used.
     pub expires_at: Timestamp,
+    /// When the person signed in.
+    pub signed_in_at: Timestamp,
 }
 
 /// The session of that id, while it lasts.
@@ -28,7 +30,7 @@ pub struct Session {
 /// When the query fails.
 pub async fn find(pool: &PgPool, session_id: &str, now: Timestamp) -> StoreResult<Option<Session>> {
     let row = sqlx::query!(
-        "select barn_id, person_id, data, expires_at from session
+        "select barn_id, person_id, data, expires_at, signed_in_at from session
          where session_id = $1 and expires_at > $2",
         session_id,
         now.to_sqlx() as _
@@ -40,35 +42,47 @@ pub async fn find(pool: &PgPool, session_id: &str, now: Timestamp) -> StoreResul
         person_id: row.person_id,
         data: row.data,
         expires_at: row.expires_at.to_jiff(),
+        signed_in_at: row.signed_in_at.to_jiff(),
     }))
 }
 
-/// Stores a session under its id; false when a new one finds its id taken.
+/// Stores a new session; false when its id is taken.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn put(
-    pool: &PgPool,
-    session_id: &str,
-    session: &Session,
-    new: bool,
-) -> StoreResult<bool> {
+pub async fn add(pool: &PgPool, session_id: &str, session: &Session) -> StoreResult<bool> {
     let done = sqlx::query!(
-        "insert into session (barn_id, session_id, person_id, data, expires_at)
-         values ($1, $2, $3, $4, $5)
-         on conflict (barn_id, session_id) do update
-         set data = excluded.data, expires_at = excluded.expires_at
-         where not $6",
+        "insert into session (barn_id, session_id, person_id, data, expires_at, signed_in_at)
+         values ($1, $2, $3, $4, $5, $6)
+         on conflict (barn_id, session_id) do nothing",
         session.barn_id,
         session_id,
         session.person_id,
         session.data,
         session.expires_at.to_sqlx() as _,
-        new
+        session.signed_in_at.to_sqlx() as _
     )
     .execute(pool)
     .await?;
     Ok(done.rows_affected() == 1)
+}
+
+/// Keeps a session longer. One that was ended meanwhile stays ended.
+///
+/// # Errors
+/// When the query fails.
+pub async fn prolong(pool: &PgPool, session_id: &str, session: &Session) -> StoreResult<()> {
+    sqlx::query!(
+        "update session set data = $3, expires_at = $4
+         where barn_id = $1 and session_id = $2",
+        session.barn_id,
+        session_id,
+        session.data,
+        session.expires_at.to_sqlx() as _
+    )
+    .execute(pool)
+    .await?;
+    Ok(())
 }
 
 /// Ends a session.

@@ -22,10 +22,14 @@ export class NoSignalError extends Error {
   }
 }
 
+/** The server itself gives up after 20 s. */
+const mostMs = 25_000;
+
 // fetch is looked up at each call, so that a page can stand in for the network.
 export const client = createClient<paths>({
   baseUrl: location.origin,
-  fetch: (request) => fetch(request),
+  // A request that nobody answers is no signal: what waits is tried again.
+  fetch: (request) => fetch(request, { signal: AbortSignal.timeout(mostMs) }),
 });
 
 type Fetched<T> = { data?: T; error?: unknown; response: Response };

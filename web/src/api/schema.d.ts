@@ -245,6 +245,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What a device takes along to judge one horse without signal: the input of the
+         *     calculator `judge`.
+         */
+        get: operations["show_pack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/page": {
         parameters: {
             query?: never;
@@ -504,12 +524,34 @@ export interface components {
          * @enum {string}
          */
         Answer: "gave" | "late" | "did_not_give" | "evaded_up" | "evaded_down" | "evaded_out" | "evaded_behind" | "evaded_shoulder" | "evaded_sideways" | "evaded_backed_off";
+        /** @description A level asked on the last day. */
+        AskedLevel: {
+            /** Format: int32 */
+            asked: number;
+            before?: components["schemas"]["Verdict"] | null;
+            /** @description The place of the level. */
+            level: number;
+            /** @description What is said now. */
+            now: components["schemas"]["Verdict"];
+            /** Format: int32 */
+            soft: number;
+        };
         /** @description Rides and reps from one device. */
         Batch: {
-            /** @description Reps asked or taken back. */
+            /**
+             * Format: uuid
+             * @description Whose they are: the person who was signed in when they were recorded.
+             */
+            person_id: string;
+            /** @description Reps asked, taken back or brought back. */
             reps?: components["schemas"]["NewRep"][];
-            /** @description Rides begun or finished. */
+            /** @description Rides begun, finished or spoken of. */
             rides?: components["schemas"]["NewRide"][];
+            /**
+             * Format: date-time
+             * @description The device's own time as it sends. A clock that is off is put right by it.
+             */
+            sent_at: string;
         };
         /** @description A fault seen in the asks of one level of a ride. */
         BlockFault: {
@@ -558,6 +600,11 @@ export interface components {
         /** @description A calculator with the JSON Schemas of its input and output. */
         CalculatorBrief: {
             about: string;
+            /**
+             * @description What a run costs at the most: light ones are open to anyone, heavy ones ask for a
+             *     sign-in.
+             */
+            cost: components["schemas"]["Cost"];
             input: Record<string, never>;
             name: string;
             output: Record<string, never>;
@@ -749,6 +796,11 @@ export interface components {
             /** @description True clears it as of today, false opens it again. */
             cleared: boolean;
         };
+        /**
+         * @description What a run of a calculator costs at the most.
+         * @enum {string}
+         */
+        Cost: "light" | "heavy";
         /** @description So many at once. */
         Count: {
             /**
@@ -1068,8 +1120,7 @@ export interface components {
          */
         Gait: "stand" | "walk" | "jog" | "trot" | "lope" | "gallop";
         /**
-         * @description A gate. A rail that asks for nothing is not drawn: a least of 0, or a most
-         *     that cannot be passed (a difference of 1, a ratio of 20).
+         * @description A gate. A rail that asks for nothing is not drawn: a least of 0, or no most.
          *
          *     Source: every number here is a product default, chosen by us and editable;
          *     common practice of the trade has no published figures. The window and the
@@ -1079,7 +1130,7 @@ export interface components {
             /**
              * Format: double
              * @description One-sided confidence of that "surely".
-             * @default 0.9
+             * @default 0.92
              */
             confidence: number;
             /**
@@ -1155,16 +1206,17 @@ export interface components {
             low_share: number;
             /**
              * Format: double
-             * @description The most the soft shares of the sides may differ.
+             * @description The most the soft shares of the sides may differ; null for no such rail.
              * @default 0.15
              */
-            most_difference: number;
+            most_difference: number | null;
             /**
              * Format: double
-             * @description The most the slower side's restricted mean time may be of the quicker's.
+             * @description The most the slower side's restricted mean time may be of the quicker's; null
+             *     for no such rail.
              * @default 1.5
              */
-            most_time_ratio: number;
+            most_time_ratio: number | null;
             /**
              * Format: int32
              * @description The last asks on each side of which not one may have failed.
@@ -1221,7 +1273,8 @@ export interface components {
             window_days: number;
             /**
              * Format: int32
-             * @description How many of the last rides that asked it are looked at.
+             * @description How many of the last rides that asked it are looked at; more, where they hold fewer
+             *     asks a side than are needed.
              * @default 6
              */
             window_rides: number;
@@ -1302,8 +1355,7 @@ export interface components {
             /** Format: uuid */
             horse_id: string;
             name: string;
-            /** @description mare, gelding or stallion. */
-            sex: string;
+            sex?: components["schemas"]["Sex"] | null;
         };
         /** @description The first ask of a level on a day and side. */
         HorseFirstAsk: {
@@ -1339,6 +1391,34 @@ export interface components {
             state: components["schemas"]["State"];
             verdict: components["schemas"]["Verdict"];
         };
+        /** @description All that one horse is judged by. */
+        HorsePack: {
+            context: components["schemas"]["JudgeContext"];
+            /**
+             * Format: date
+             * @description The barn's calendar day.
+             */
+            date: string;
+            /** Format: uuid */
+            horse_id: string;
+            /**
+             * @description The program it is judged by; one that no longer fits is left out, as the server
+             *     does.
+             */
+            program: components["schemas"]["Program"];
+            /** @description Its reps that were not taken back, oldest first. */
+            reps: components["schemas"]["Rep"][];
+            /**
+             * Format: uuid
+             * @description Whose device it is for: the rider of what it records.
+             */
+            rider_id: string;
+            /**
+             * Format: int64
+             * @description The version of what is known of the horse.
+             */
+            version: number;
+        };
         /** @description A horse as a whole. */
         HorsePage: {
             /** @description Blocks on the cards of today and later. */
@@ -1358,6 +1438,7 @@ export interface components {
              * @description The version of the ladder.
              */
             ladder_version: number;
+            last_ride?: components["schemas"]["LastRide"] | null;
             /** @description Every level of its ladder, needs first. */
             levels: components["schemas"]["HorseLevel"][];
             next?: components["schemas"]["Next"] | null;
@@ -1373,11 +1454,18 @@ export interface components {
              * @description The horse's program; null for the ladder as it ships.
              */
             program_id?: string | null;
+            /** @description Why the program it is on does not judge it, when it no longer fits. */
+            program_unfit?: string | null;
             /**
              * Format: int32
              * @description Its version.
              */
             program_version?: number | null;
+            /**
+             * @description Who rode the horse lately and how they differ; for those who decide, empty for
+             *     others.
+             */
+            riders: components["schemas"]["HorseRider"][];
             season?: components["schemas"]["Season"] | null;
             /**
              * @description Left against right at every level asked on each side in the last four weeks, the
@@ -1389,6 +1477,11 @@ export interface components {
             /** @description Where it is soft: the last fourteen days against the fourteen before. */
             soft_map: components["schemas"]["MapZone"][];
             stiff_side?: components["schemas"]["StiffSide"] | null;
+            /**
+             * @description How much of what is stored of it this version of the program cannot read. It
+             *     is kept, and not judged.
+             */
+            unreadable: number;
         };
         /** @description The program a horse is on. */
         HorseProgram: {
@@ -1397,6 +1490,18 @@ export interface components {
              * @description Null is the ladder as it ships.
              */
             program_id?: string | null;
+        };
+        /** @description Somebody who rode the horse in the last four weeks. */
+        HorseRider: {
+            difference?: components["schemas"]["RiderOffset"] | null;
+            /** @description Their name. */
+            name: string;
+            /** Format: uuid */
+            rider_id: string;
+            /** @description Rides of this horse in the last four weeks. */
+            rides: number;
+            /** @description The same in a sentence. */
+            says: string;
         };
         /** @description A held level that slips. */
         HorseSlip: {
@@ -1432,6 +1537,68 @@ export interface components {
          * @enum {string}
          */
         ItemKind: "count" | "reps" | "days" | "soft_share" | "low_share" | "first_ask" | "no_miss" | "difference" | "time_ratio" | "level_below";
+        /** @description What is known of the horse beside its reps. */
+        JudgeContext: {
+            /**
+             * @description Notes of care.
+             * @default []
+             */
+            care: components["schemas"]["CareNote"][];
+            /**
+             * @description Faults seen in the asks of one level of a ride, not on one of them.
+             * @default []
+             */
+            faults: components["schemas"]["JudgeSeenFault"][];
+            /**
+             * @description Decisions of the trainer, oldest first.
+             * @default []
+             */
+            overrules: components["schemas"]["Overrule"][];
+            /**
+             * @description How riders differ; taken into account where that is very likely real.
+             * @default []
+             */
+            riders: components["schemas"]["RiderOffset"][];
+            /**
+             * @description Its rides, oldest first; those of the reps when left out.
+             * @default []
+             */
+            rides: components["schemas"]["JudgeRide"][];
+            /** @default null */
+            sex: components["schemas"]["Sex"] | null;
+        };
+        /** @description One ride. */
+        JudgeRide: {
+            /**
+             * Format: date
+             * @description Its day.
+             */
+            day: string;
+            /** @description What made it unlike the others. */
+            marks?: components["schemas"]["RideMark"][];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            ride_id: string;
+            /**
+             * Format: uuid
+             * @description Who rode, where known.
+             */
+            rider_id?: string | null;
+        };
+        /** @description A fault seen in the asks of one level of a ride. */
+        JudgeSeenFault: {
+            /** @description The fault. */
+            fault: components["schemas"]["FaultId"];
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: uuid
+             * @description The ride.
+             */
+            ride_id: string;
+        };
         /** @description A level of one horse, judged. */
         JudgedLevel: {
             /** @description Rides until the gate passes. */
@@ -1494,6 +1661,19 @@ export interface components {
             /** @description What it would take, in numbers. */
             what_it_takes: components["schemas"]["WhatItTakes"];
             without_exceptional?: components["schemas"]["Verdict"] | null;
+            without_riders?: components["schemas"]["Verdict"] | null;
+        };
+        /** @description The last day the horse was ridden. */
+        LastRide: {
+            /** @description What was asked, those whose verdict changed first. */
+            asked: components["schemas"]["AskedLevel"][];
+            /** Format: date */
+            day: string;
+            /**
+             * Format: uuid
+             * @description The last ride of that day.
+             */
+            ride_id: string;
         };
         /** @description A skill at one of its rungs. */
         Level: {
@@ -1572,46 +1752,227 @@ export interface components {
             zone: components["schemas"]["Zone"];
         };
         /** @description What a rep records, by the measure of its skill. */
-        Measure: (components["schemas"]["Give"] & {
+        Measure: {
+            /** @description What the horse did. */
+            answer: components["schemas"]["Answer"];
+            /**
+             * Format: int32
+             * @description Bumps it took, where the rein asks by light bumps.
+             */
+            bumps?: number | null;
+            feet?: components["schemas"]["Feet"] | null;
+            /** @description How much was in the hand. */
+            hand: components["schemas"]["HandWeight"];
             /** @enum {string} */
             kind: "give";
-        }) | (components["schemas"]["Steps"] & {
+            mouth?: components["schemas"]["Mouth"] | null;
+            /** @description Whether it stayed soft after the release, where it was seen. */
+            stayed_soft?: boolean | null;
+            /**
+             * Format: double
+             * @description Seconds from the ask to the give, or waited until the ask was ended.
+             */
+            time_s: number;
+        } | {
+            /**
+             * Format: int32
+             * @description Steps asked.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description Steps that were clean.
+             */
+            clean: number;
+            crossed?: components["schemas"]["Crossed"] | null;
+            /** @description Whether it hurried. */
+            hurried?: boolean;
             /** @enum {string} */
             kind: "steps";
-        }) | (components["schemas"]["Circle"] & {
+        } | {
+            /** @description Broke gait. */
+            broke_gait?: boolean;
+            /**
+             * Format: int32
+             * @description Circles ridden.
+             */
+            circles: number;
+            /** @description Fell in. */
+            fell_in?: boolean;
+            /** @description Fell out. */
+            fell_out?: boolean;
+            help?: components["schemas"]["Help"] | null;
             /** @enum {string} */
             kind: "circle";
-        }) | (components["schemas"]["Stop"] & {
+            /**
+             * Format: int32
+             * @description Times the nose came up.
+             */
+            nose_ups: number;
+            /**
+             * Format: int32
+             * @description Circles that were soft all the way round.
+             */
+            soft_circles: number;
+        } | {
+            /** @description Whether the feet crept on afterwards. */
+            crept?: boolean;
+            /** @description The last cue it needed. */
+            cue: components["schemas"]["Cue"];
+            drift?: components["schemas"]["Side"] | null;
+            /** @description What the head did. */
+            head: components["schemas"]["Head"];
             /** @enum {string} */
             kind: "stop";
-        }) | (components["schemas"]["Roll"] & {
+            /**
+             * Format: double
+             * @description Seconds until it was off the bridle; null when it never came off.
+             */
+            off_bridle_s?: number | null;
+            /**
+             * Format: int32
+             * @description Steps back that were soft, where some were asked.
+             */
+            steps_back?: number | null;
+            /**
+             * Format: double
+             * @description Strides until the feet quit.
+             */
+            strides: number;
+        } | {
+            /** @description What it was rolled back against. */
+            against: components["schemas"]["Against"];
+            /** @description How it left. */
+            exit: components["schemas"]["Exit"];
+            /** @description Whether it fell forward. */
+            fell_forward: boolean;
+            /** @description Whether it took a full 360. */
+            full_turn?: boolean;
             /** @enum {string} */
             kind: "roll";
-        }) | (components["schemas"]["Depart"] & {
+            /** @description Whether the weight was behind. */
+            weight_behind: boolean;
+        } | {
+            /** @description The head stayed still. */
+            head_still: boolean;
             /** @enum {string} */
             kind: "depart";
-        }) | (components["schemas"]["Change"] & {
+            /** @description Took the asked lead. */
+            right_lead: boolean;
+            /** @description Stayed straight. */
+            straight: boolean;
+            /**
+             * Format: int32
+             * @description Strides of walk or jog before it loped.
+             */
+            strides_before: number;
+            /** @description Waited in position for the ask. */
+            waited: boolean;
+        } | {
+            /** @description Which end changed. */
+            ends: components["schemas"]["Ends"];
             /** @enum {string} */
             kind: "change";
-        }) | (components["schemas"]["Carry"] & {
+            /**
+             * Format: int32
+             * @description Strides the hind end was late, when it was.
+             */
+            late_strides?: number | null;
+            /** @description Sped up. */
+            sped_up: boolean;
+            /** @description Waited for the ask. */
+            waited: boolean;
+        } | {
+            /**
+             * Format: double
+             * @description How much was asked.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description How much was carried.
+             */
+            carried: number;
+            help?: components["schemas"]["Help"] | null;
             /** @enum {string} */
             kind: "carry";
-        }) | (components["schemas"]["Obstacle"] & {
+            /**
+             * Format: int32
+             * @description Times it left the frame.
+             */
+            leaves: number;
+            /** @description What it is counted in. */
+            unit: components["schemas"]["CarryUnit"];
+        } | {
+            /** @description Whether it was crossed whole. */
+            crossed: boolean;
+            /**
+             * Format: int32
+             * @description Feet that were on it at once.
+             */
+            feet_on: number;
+            /** @description Jumped off. */
+            jumped_off?: boolean;
             /** @enum {string} */
             kind: "obstacle";
-        }) | (components["schemas"]["Turn"] & {
+            ran_out?: components["schemas"]["Side"] | null;
+            /** @description Relaxed. */
+            relaxed: boolean;
+            /**
+             * Format: int32
+             * @description Tries until the first foot was on, or until it was left.
+             */
+            tries: number;
+        } | {
             /** @enum {string} */
             kind: "turn";
-        }) | (components["schemas"]["Run"] & {
+            /** @description Where the horse stopped. */
+            position: components["schemas"]["Position"];
+            /** @description Whether the cow was turned. */
+            result: components["schemas"]["TurnResult"];
+            /** @description What the shoulders did. */
+            shoulders: components["schemas"]["Shoulders"];
+            /** @description How fast the cow or flag went. */
+            tempo: components["schemas"]["Tempo"];
+            /** @description Waited; otherwise it panicked. */
+            waited: boolean;
+            /** @description Where the weight was. */
+            weight: components["schemas"]["Weight"];
+        } | {
+            /** @description First, second and third barrel. */
+            barrels: components["schemas"]["RunBarrel"][];
             /** @enum {string} */
             kind: "run";
-        }) | (components["schemas"]["Calm"] & {
+            /**
+             * Format: double
+             * @description Seconds, when it was timed.
+             */
+            time_s?: number | null;
+        } | {
+            /** @description Spots it was drawn to, such as the gate. */
+            drawn_to?: string[];
             /** @enum {string} */
             kind: "calm";
-        }) | (components["schemas"]["Count"] & {
+            /**
+             * Format: double
+             * @description Minutes it lasted.
+             */
+            minutes: number;
+            /** @description Relaxed through. */
+            relaxed: boolean;
+            /** @description Signs of relaxing. */
+            signs?: components["schemas"]["Relaxing"][];
+            /** @description Signs of trouble. */
+            trouble?: components["schemas"]["Trouble"][];
+        } | {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
             /** @enum {string} */
             kind: "count";
-        });
+        };
         /**
          * @description What the reps of a skill record.
          * @enum {string}
@@ -1622,6 +1983,23 @@ export interface components {
          * @enum {string}
          */
         Mouth: "quiet" | "still" | "frantic";
+        /** @description A part of a ride with one aim: one level, asked for a while. */
+        NewBlock: {
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            block_id: string;
+            /**
+             * Format: int32
+             * @description Its place in the order of the ride.
+             */
+            position: number;
+            /** @description The rung. */
+            rung: components["schemas"]["RungId"];
+            /** @description The skill. */
+            skill: components["schemas"]["SkillId"];
+        };
         /** @description A block to be put on a card. */
         NewCardBlock: {
             /**
@@ -1691,17 +2069,35 @@ export interface components {
         /** @description A rep as the device knows it. */
         NewRep: {
             /**
+             * Format: int32
+             * @description Milliseconds from the ride's start to the ask, by a clock that only runs
+             *     forward. This orders the asks of a ride.
+             */
+            asked_after_ms: number;
+            /**
              * Format: date-time
-             * @description When the ask began.
+             * @description When the ask began, as the device's clock stood then. Kept as it was said;
+             *     a clock that was wrong or was set reorders nothing.
              */
             asked_at: string;
+            /**
+             * Format: uuid
+             * @description Its block, of this batch or sent before; of the same level as the rep.
+             */
+            block_id: string;
+            /**
+             * Format: int32
+             * @description How often it was taken back or brought back. The highest is the latest word;
+             *     of two alike, taken back.
+             */
+            changes?: number;
             /** @description Faults that were seen. */
             faults?: components["schemas"]["FaultId"][];
             /** @description What was measured. */
             measure: components["schemas"]["Measure"];
             /**
              * Format: uuid
-             * @description Made on the device (UUIDv7).
+             * @description Made on the device when the ask began (UUIDv7).
              */
             rep_id: string;
             /**
@@ -1711,25 +2107,32 @@ export interface components {
             ride_id: string;
             /** @description The rung it was asked at, such as `walk`. */
             rung: components["schemas"]["RungId"];
+            /**
+             * Format: int32
+             * @description Its place among the asks that its device recorded in the ride.
+             */
+            sequence: number;
             /** @description The side that was asked; `both` where sides are not asked apart. */
             side: components["schemas"]["Side"];
             /** @description What was asked. */
             skill: components["schemas"]["SkillId"];
-            /** @description Taken back by the rider: kept, never judged. Once taken back it stays so. */
+            /** @description Taken back by the rider: kept, never judged. */
             undone?: boolean;
         };
         /** @description A ride as the device knows it. */
         NewRide: {
+            /** @description Its parts, as far as this device knows them. */
+            blocks?: components["schemas"]["NewBlock"][];
             /**
              * @description All faults seen in parts of the ride, beside those on its reps; what is named
              *     takes the place of what was. Left out by a device that does not say.
              */
             faults?: components["schemas"]["BlockFault"][] | null;
             /**
-             * Format: date-time
-             * @description When it was finished; null while it goes on.
+             * Format: int32
+             * @description Milliseconds from the start to the finish; null while it goes on.
              */
-            finished_at?: string | null;
+            finished_after_ms?: number | null;
             /**
              * Format: uuid
              * @description The horse.
@@ -1740,13 +2143,24 @@ export interface components {
             /** @description One line for next time. */
             note?: string | null;
             /**
+             * Format: int32
+             * @description How often it was opened again after a finish. The highest is the latest word.
+             */
+            opened_again?: number;
+            /**
              * Format: uuid
              * @description Made on the device (UUIDv7).
              */
             ride_id: string;
             /**
+             * Format: double
+             * @description By how many seconds the device's clock was set forward since, as far as the
+             *     device saw it; below zero for back.
+             */
+            set_forward_s?: number;
+            /**
              * Format: date-time
-             * @description When it began.
+             * @description When it began, as the device's clock stood then. Never changes.
              */
             started_at: string;
         };
@@ -1941,6 +2355,40 @@ export interface components {
             says: string;
             side?: components["schemas"]["Side"] | null;
         };
+        /** @description One ask and its answer, as it is stored and judged. */
+        Rep: {
+            /**
+             * Format: date-time
+             * @description When the ask began.
+             */
+            asked_at: string;
+            /**
+             * Format: date
+             * @description The calendar day of the ride, where the barn is.
+             * @example 2026-05-04
+             */
+            day: string;
+            /** @description Faults that were seen, beside those the measure itself tells of. */
+            faults?: components["schemas"]["FaultId"][];
+            /** @description What was measured. */
+            measure: components["schemas"]["Measure"];
+            /**
+             * Format: uuid
+             * @description Made on the device that recorded it (UUIDv7).
+             */
+            rep_id: string;
+            /**
+             * Format: uuid
+             * @description The ride it belongs to.
+             */
+            ride_id: string;
+            /** @description The rung it was asked at, such as `walk`. */
+            rung: components["schemas"]["RungId"];
+            /** @description The side that was asked; `both` where sides are not asked apart. */
+            side: components["schemas"]["Side"];
+            /** @description What was asked, such as `bend.flex`. */
+            skill: components["schemas"]["SkillId"];
+        };
         /** @description How a level has kept. */
         Retention: {
             /**
@@ -1971,15 +2419,25 @@ export interface components {
         };
         /** @description A ride with its strips. */
         Ride: {
-            /** @description One for each level that was asked, in the order of asking. */
+            /** @description Its parts, in their order. */
             blocks: components["schemas"]["RideBlock"][];
             /** Format: date */
             day: string;
+            /**
+             * Format: date-time
+             * @description The same as the clock of the device stood that began it.
+             */
+            device_started_at: string;
             /** Format: date-time */
             finished_at?: string | null;
             horse: components["schemas"]["Horse"];
             /** @description What made it unlike the others. */
             marks: components["schemas"]["RideMark"][];
+            /**
+             * Format: int32
+             * @description How often it was opened again after a finish.
+             */
+            opened_again: number;
             /** Format: uuid */
             ride_id: string;
             rider: string;
@@ -1988,6 +2446,8 @@ export interface components {
         };
         /** @description A part of a ride with one aim. */
         RideBlock: {
+            /** Format: uuid */
+            block_id: string;
             /** @description Faults seen in it, beside those on its reps. */
             faults: components["schemas"]["FaultId"][];
             level: components["schemas"]["LevelBrief"];
@@ -2011,6 +2471,35 @@ export interface components {
          * @enum {string}
          */
         RideMark: "bad_ground" | "wind" | "in_season" | "new_place" | "another_rider" | "new_rig" | "trouble";
+        /** @description How a rider differs from the barn's usual one. */
+        RiderOffset: {
+            /**
+             * Format: int32
+             * @description Asks that could be compared.
+             */
+            asks: number;
+            /**
+             * Format: int32
+             * @description Horses on which.
+             */
+            horses: number;
+            /**
+             * Format: double
+             * @description How much more (above 0) or less (below) is soft with this rider, same horse,
+             *     level and fortnight; logit scale.
+             */
+            offset: number;
+            /**
+             * Format: uuid
+             * @description The rider.
+             */
+            rider_id: string;
+            /**
+             * Format: double
+             * @description Standard deviation of that.
+             */
+            sd: number;
+        };
         /**
          * @description What a person is to the barn.
          * @enum {string}
@@ -2153,6 +2642,11 @@ export interface components {
             out_soft: number;
         };
         /**
+         * @description The sex of a horse.
+         * @enum {string}
+         */
+        Sex: "mare" | "gelding" | "stallion";
+        /**
          * @description What the shoulders did.
          * @enum {string}
          */
@@ -2185,11 +2679,14 @@ export interface components {
         };
         /** @description A program with its versions and the ladder it makes. */
         ShownProgram: {
+            /** @description What it says; its name alone where it cannot be read here. */
             content: components["schemas"]["Program"];
             /** @description The ladder it makes. */
             ladder: components["schemas"]["ShownLadder"];
             /** Format: uuid */
             program_id: string;
+            /** @description Why it judges nobody, when it no longer fits. */
+            unfit?: string | null;
             /** Format: int32 */
             version: number;
             /** @description Every version, the one in use first. */
@@ -2197,7 +2694,7 @@ export interface components {
         };
         /** @description One version of a program. */
         ShownVersion: {
-            content: components["schemas"]["Program"];
+            content?: components["schemas"]["Program"] | null;
             /**
              * Format: int32
              * @description The version of the ladder it was made on.
@@ -2521,6 +3018,11 @@ export interface components {
         };
         /** @description What is on disk now. */
         Stored: {
+            /**
+             * Format: double
+             * @description By how many seconds the device's times were shifted; 0 for a clock that is right.
+             */
+            clock_shifted_s: number;
             /** @description Reps of the batch that are stored. */
             reps: number;
             /** @description Rides of the batch that are stored. */
@@ -2727,7 +3229,6 @@ export interface components {
         Weight: "behind" | "head_tossed";
         /** @description What it would take from here. */
         WhatItTakes: {
-            at_present_rate?: components["schemas"]["Further"] | null;
             if_all_soft?: components["schemas"]["Further"] | null;
             limits?: components["schemas"]["ItemKind"] | null;
             limits_side?: components["schemas"]["Side"] | null;
@@ -2783,7 +3284,10 @@ export interface operations {
     store_batch: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The form of the batch. Another one is answered with 426 */
+                "cavesson-batch-form": number;
+            };
             path?: never;
             cookie?: never;
         };
@@ -2820,7 +3324,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Owners do not record */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -2829,7 +3333,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description A horse or ride that is not in this barn; nothing was stored */
+            /** @description A horse, ride or block that is not in this barn; nothing was stored */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -2838,7 +3342,16 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description An id that is known with other content; nothing was stored */
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another person is signed in, or an id is known with other content; nothing was stored */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -2856,7 +3369,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not sent as JSON */
+            /** @description Not sent as JSON; nothing was stored */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -2865,8 +3378,35 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Fields that do not fit; nothing was stored */
+            /** @description A field does not fit; nothing was stored */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description An application of another version: update it; nothing was stored */
+            426: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2915,6 +3455,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_calculators: {
@@ -2933,6 +3491,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CalculatorBrief"][];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2962,8 +3538,17 @@ export interface operations {
                     "application/json": Record<string, never>;
                 };
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A heavy calculator, and nobody is signed in */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2980,7 +3565,16 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Too much at once */
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
             413: {
                 headers: {
                     [name: string]: unknown;
@@ -2989,7 +3583,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Not sent as JSON */
+            /** @description Not sent as JSON; nothing was stored */
             415: {
                 headers: {
                     [name: string]: unknown;
@@ -2998,8 +3592,26 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description A field does not fit */
+            /** @description A field does not fit; nothing was stored */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3036,7 +3648,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Owners do not plan rides */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3047,6 +3659,24 @@ export interface operations {
             };
             /** @description No such block on a card of this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3078,7 +3708,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3096,7 +3726,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Owners do not clear flags */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3107,6 +3737,60 @@ export interface operations {
             };
             /** @description No such note in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3134,6 +3818,24 @@ export interface operations {
                     "application/json": components["schemas"]["Health"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_horses: {
@@ -3156,6 +3858,24 @@ export interface operations {
             };
             /** @description Not signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3203,6 +3923,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     add_card_block: {
@@ -3227,7 +3965,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3245,7 +3983,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Owners do not plan rides */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3263,6 +4001,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description This id is known with other content */
             409: {
                 headers: {
@@ -3272,8 +4019,44 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description No such level or fault, a day that is past, nothing said */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3305,7 +4088,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3323,7 +4106,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Owners do not note care */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3341,6 +4124,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description This id is known with other content */
             409: {
                 headers: {
@@ -3350,8 +4142,44 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description A day in the future, or too long a note */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3413,6 +4241,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     show_strips: {
@@ -3467,6 +4313,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     add_overrule: {
@@ -3491,7 +4355,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3509,7 +4373,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Only trainers decide */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3527,6 +4391,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description This id is known with other content */
             409: {
                 headers: {
@@ -3536,8 +4409,102 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description No such level, no reason, or nothing to overrule */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Program, reps, rides, care and decisions */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorsePack"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3597,6 +4564,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     put_horse_program: {
@@ -3621,7 +4606,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3639,7 +4624,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Only trainers change programs */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3657,8 +4642,53 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description A field that does not fit */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3677,7 +4707,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The ladder as it ships */
+            /** @description The standard ladder */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -3688,6 +4718,24 @@ export interface operations {
             };
             /** @description Not signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3724,6 +4772,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     show_outcomes: {
@@ -3746,6 +4812,24 @@ export interface operations {
             };
             /** @description Not signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3782,7 +4866,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Only trainers decide */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -3793,6 +4877,24 @@ export interface operations {
             };
             /** @description No such overrule stands in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3829,6 +4931,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     add_program: {
@@ -3851,7 +4971,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3869,8 +4989,17 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Only trainers change programs */
+            /** @description Not this person's to do */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3887,8 +5016,44 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description A field that does not fit */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3920,7 +5085,7 @@ export interface operations {
                     "application/json": components["schemas"]["Preview"];
                 };
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -3938,8 +5103,35 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Only trainers change programs */
+            /** @description Not this person's to do */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3949,6 +5141,24 @@ export interface operations {
             };
             /** @description A field that does not fit */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3996,6 +5206,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     change_program: {
@@ -4020,7 +5248,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description Not JSON */
+            /** @description Not JSON; nothing was stored */
             400: {
                 headers: {
                     [name: string]: unknown;
@@ -4038,7 +5266,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description Only trainers change programs */
+            /** @description Not this person's to do */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -4056,6 +5284,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Somebody has changed it meanwhile */
             409: {
                 headers: {
@@ -4065,8 +5302,44 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description A field that does not fit */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4114,6 +5387,24 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     who: {
@@ -4136,6 +5427,24 @@ export interface operations {
             };
             /** @description Nobody is */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4167,6 +5476,15 @@ export interface operations {
                     "application/json": components["schemas"]["Who"];
                 };
             };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Sign-in or password is wrong */
             401: {
                 headers: {
@@ -4176,8 +5494,62 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Too many tries */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4203,6 +5575,24 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     today: {
@@ -4225,6 +5615,24 @@ export interface operations {
             };
             /** @description Not signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

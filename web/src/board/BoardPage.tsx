@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Asked } from '../frame/Asked';
@@ -59,14 +61,19 @@ function Board({ board }: { board: Schemas['Board'] }) {
           news={news.notWorked}
           none="Every stiff side had its share this week."
         />
-        <NewsList title="Rusty" news={news.rusty} none="All that is held is fresh." />
+        <NewsList title="Rusty" news={news.rusty} none="Nothing's rusty." />
       </Box>
       <BoardTable board={board} />
     </>
   );
 }
 
+/** More than this hide what matters; the rest is one tap away. */
+const shownAtFirst = 6;
+
 function NewsList({ title, news, none }: { title: string; news: News[]; none: string }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? news : news.slice(0, shownAtFirst);
   return (
     <Box
       component="section"
@@ -78,7 +85,7 @@ function NewsList({ title, news, none }: { title: string; news: News[]; none: st
       </Typography>
       {news.length === 0 && <Typography sx={{ color: 'text.secondary' }}>{none}</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {news.map(({ horse, level, says }) => (
+        {shown.map(({ horse, level, says }) => (
           <Box component="li" key={`${horse.horse_id} ${says}`}>
             <Box
               component={Link}
@@ -98,6 +105,11 @@ function NewsList({ title, news, none }: { title: string; news: News[]; none: st
           </Box>
         ))}
       </Box>
+      {shown.length < news.length && (
+        <Button size="small" variant="text" onClick={() => setAll(true)}>
+          {news.length - shown.length} more
+        </Button>
+      )}
     </Box>
   );
 }

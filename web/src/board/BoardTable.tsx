@@ -103,7 +103,7 @@ function TrackCell({
   track: Schemas['TrackStanding'] | undefined;
   horseId: string;
 }) {
-  if (!track) return <td>not in its program</td>;
+  if (!track) return <td>not in the program</td>;
   const { held, rusty, levels, under_way } = track;
   const quiet = held === 0 && !under_way;
   return (

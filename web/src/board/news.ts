@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { count } from '../words/plain';
 
 type BoardHorse = Schemas['BoardHorse'];
 type UnderWay = Schemas['UnderWay'];
@@ -27,15 +28,15 @@ export function newsOf(horses: BoardHorse[]): BarnNews {
     ready: horses.flatMap(({ horse, ready }) =>
       ready.map((level) => ({ horse, level, says: level.name })),
     ),
-    stuck: horses.flatMap((one) =>
-      working(one)
-        .filter(({ stuck_days }) => stuck_days != null)
-        .map((under) => ({
-          horse: one.horse,
-          level: under.level,
-          says: `${under.name}, ${under.stuck_days} days`,
-        })),
-    ),
+    stuck: horses
+      .flatMap((one) => working(one).map((under) => ({ horse: one.horse, under })))
+      .filter(({ under }) => under.stuck_days != null)
+      .sort((a, b) => (b.under.stuck_days ?? 0) - (a.under.stuck_days ?? 0))
+      .map(({ horse, under }) => ({
+        horse,
+        level: under.level,
+        says: `${under.name}, ${count(under.stuck_days ?? 0, 'day')}`,
+      })),
     notWorked: horses.flatMap(({ horse, stiff_side: stiff }) =>
       stiff?.neglected
         ? [

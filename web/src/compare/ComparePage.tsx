@@ -150,7 +150,7 @@ function SideBySide({ one, other }: { one: HorsePage; other: HorsePage }) {
       </Box>
       <Section title="Where they differ">
         {pairs.length === 0 ? (
-          <Typography>On no level: state and verdict are the same throughout.</Typography>
+          <Typography>Nowhere: they stand the same at every level.</Typography>
         ) : (
           <DifferTable pairs={pairs} pages={[one, other]} tracks={ladder.data?.tracks ?? []} />
         )}

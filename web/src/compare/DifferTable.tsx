@@ -58,7 +58,7 @@ export function DifferTable({ pairs, pages, tracks }: Props) {
 }
 
 function Standing({ standing, page }: { standing: HorseLevel | null; page: HorsePage }) {
-  if (!standing) return <td>not in its program</td>;
+  if (!standing) return <td>not in the program</td>;
   const { level, state, verdict, sides, last_asked, held_since } = standing;
   return (
     <td>

@@ -3,6 +3,7 @@ import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
 import { figure, rails, type Item, type ItemKind } from './rails';
 import { useWidth } from './useWidth';
+import { textSize } from './textSize';
 
 interface Props {
   items: Item[];
@@ -94,7 +95,7 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
               x={middle}
               y={yAt(y - 9, middle)}
               textAnchor="middle"
-              fontSize={width < 500 ? 13.5 : 15}
+              fontSize={textSize(width < 500 ? 13.5 : 15)}
               fill={leather.ink}
               {...halo}
             >
@@ -144,7 +145,7 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
                     x={atX}
                     y={yAt(y - 8, atX)}
                     textAnchor={right ? 'end' : 'start'}
-                    fontSize={width < 500 ? 16 : 18}
+                    fontSize={textSize(width < 500 ? 16 : 18)}
                     fontWeight={700}
                     fill={half.passes ? leather.ink : leather.brick}
                     {...halo}

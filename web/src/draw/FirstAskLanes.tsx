@@ -28,7 +28,7 @@ function Lane({ asks, days, on, hrefOf, width }: Props & { width: number }) {
   return (
     <svg width={width} height={height} role="group" aria-label="First asks, oldest first">
       <line x1={0} x2={width} y1={middle} y2={middle} stroke={leather.line} strokeWidth={2} />
-      {asks.map((ask) => (
+      {asks.map((ask, index) => (
         <Link
           key={ask.repId}
           to={hrefOf(ask)}
@@ -36,9 +36,8 @@ function Lane({ asks, days, on, hrefOf, width }: Props & { width: number }) {
         >
           <title>{`${shortDay(ask.day)}, ${ask.side}: ${ask.soft ? 'soft' : 'not soft'}`}</title>
           <rect
-            x={xOf(ask.day) - 6}
+            {...reach(asks, index, xOf)}
             y={ask.side === 'right' ? middle : 0}
-            width={12}
             height={ask.side === 'both' ? height : middle}
             fill="transparent"
           />
@@ -54,4 +53,18 @@ function Lane({ asks, days, on, hrefOf, width }: Props & { width: number }) {
       ))}
     </svg>
   );
+}
+
+/** The most a mark reaches to each side: 24 pixels across, where its neighbors leave room. */
+const mostReach = 12;
+
+/** From where to where a tap means this mark: half way to its neighbors of the same side. */
+function reach(asks: FirstAsk[], index: number, xOf: (day: string) => number) {
+  const { day, side } = asks[index]!;
+  const at = xOf(day);
+  const own = asks.filter((ask) => ask.side === side && ask.day !== day).map((ask) => xOf(ask.day));
+  const before = Math.max(...own.filter((x) => x < at), -Infinity);
+  const after = Math.min(...own.filter((x) => x > at), Infinity);
+  const from = at - Math.min(mostReach, (at - before) / 2);
+  return { x: from, width: at + Math.min(mostReach, (after - at) / 2) - from };
 }

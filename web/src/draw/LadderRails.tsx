@@ -1,8 +1,12 @@
 import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useTheme } from '@mui/material/styles';
+import { useState } from 'react';
 import { inLines, layOut, type DrawnLevel, type RungPlace } from './ladderLayout';
 import { RungMark } from './RungMark';
 import { useWidth } from './useWidth';
+import { textSize } from './textSize';
 
 interface Props {
   levels: DrawnLevel[];
@@ -17,21 +21,34 @@ interface Props {
 /** The whole ladder as a picture; the list beside it is its twin in words. */
 export function LadderRails(props: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
+  const [all, setAll] = useState(false);
   return (
-    <Box
-      ref={ref}
-      role="region"
-      aria-label="The ladder, track by track"
-      tabIndex={0}
-      sx={{ width: '100%', minHeight: 520, overflowX: 'auto' }}
-    >
-      {width > 0 && <Drawing {...props} width={width} />}
+    <Box sx={{ minWidth: 0 }}>
+      <FormControlLabel
+        control={<Checkbox checked={all} onChange={(_, checked) => setAll(checked)} />}
+        label="Show every tie"
+      />
+      <Box
+        ref={ref}
+        role="region"
+        aria-label="The ladder, track by track"
+        tabIndex={0}
+        sx={{ width: '100%', minHeight: 520, overflowX: 'auto' }}
+      >
+        {width > 0 && <Drawing {...props} width={width} all={all} />}
+      </Box>
     </Box>
   );
 }
 
-function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { width: number }) {
+interface DrawingProps extends Props {
+  width: number;
+  all: boolean;
+}
+
+function Drawing({ levels, tracks, picked, onPick, next, width, all }: DrawingProps) {
   const { leather } = useTheme().palette;
+  const [pointed, setPointed] = useState<number | null>(null);
   const ladder = layOut(levels, tracks, width);
   const rungWidth = (ladder.columns[0]?.to ?? 0) - (ladder.columns[0]?.from ?? 0) - 8;
   const letters = Math.max(8, Math.floor((rungWidth + 26) / 6.6));
@@ -42,7 +59,7 @@ function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { widt
       role="img"
       aria-label={`${ladder.columns.length} tracks with ${levels.length} levels`}
     >
-      <Ties {...{ levels, picked, at: ladder.at, half: rungWidth / 2 + 8 }} />
+      <Ties {...{ levels, picked, pointed, all, at: ladder.at, half: rungWidth / 2 + 8 }} />
       {ladder.columns.map((column) => (
         <g key={column.track}>
           {[column.from, column.to].map((x) => (
@@ -63,7 +80,7 @@ function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { widt
               x={(column.from + column.to) / 2}
               y={ladder.ground + 19 + index * 14}
               textAnchor="middle"
-              fontSize={13}
+              fontSize={textSize(13)}
               fill={leather.ink}
             >
               {line}
@@ -85,6 +102,8 @@ function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { widt
           <g
             key={place}
             onClick={() => onPick(place)}
+            onPointerEnter={() => setPointed(place)}
+            onPointerLeave={() => setPointed(null)}
             style={{ cursor: 'pointer' }}
             data-level={`${drawn.level.skill}/${drawn.level.rung}`}
           >
@@ -129,13 +148,16 @@ function Drawing({ levels, tracks, picked, onPick, next, width }: Props & { widt
 interface TiesProps {
   levels: DrawnLevel[];
   picked: number | null;
+  pointed: number | null;
+  /** Whether all ties are drawn, faint. */
+  all: boolean;
   at: Map<number, RungPlace>;
   /** From a rung's middle to where its ties leave. */
   half: number;
 }
 
-/** Needs between tracks as thin ties; those of the picked level stand out. */
-function Ties({ levels, picked, at, half }: TiesProps) {
+/** What the picked level and the one that is pointed at need and open, as ties. */
+function Ties({ levels, picked, pointed, all: shown, at, half }: TiesProps) {
   const { leather } = useTheme().palette;
   const tie = (need: number, place: number) => {
     const [a, b] = [at.get(need), at.get(place)];
@@ -151,10 +173,10 @@ function Ties({ levels, picked, at, half }: TiesProps) {
       .map((need) => ({ need, place, across: levels[need]?.level.track !== level.track })),
   );
   const isPicked = ({ need, place }: { need: number; place: number }) =>
-    need === picked || place === picked;
+    [need, place].some((end) => end === picked || end === pointed);
   return (
     <g fill="none" aria-hidden="true">
-      {all
+      {(shown ? all : [])
         .filter((one) => one.across && !isPicked(one))
         .map(({ need, place }) => (
           <path
@@ -162,7 +184,7 @@ function Ties({ levels, picked, at, half }: TiesProps) {
             d={tie(need, place)}
             stroke={leather.line}
             strokeWidth={1}
-            opacity={picked === null ? 0.75 : 0.4}
+            opacity={0.75}
           />
         ))}
       {all.filter(isPicked).map(({ need, place }) => (
@@ -171,7 +193,7 @@ function Ties({ levels, picked, at, half }: TiesProps) {
           d={tie(need, place)}
           stroke={leather.water}
           strokeWidth={2.5}
-          strokeDasharray={need === picked ? '6 4' : undefined}
+          strokeDasharray={need === picked || need === pointed ? '6 4' : undefined}
         />
       ))}
     </g>

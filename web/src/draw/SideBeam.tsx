@@ -1,6 +1,7 @@
 import { useTheme } from '@mui/material/styles';
-import { percent } from '../words/answers';
+import { percent } from '../words/plain';
 import { useWidth } from './useWidth';
+import { textSize } from './textSize';
 
 interface Props {
   left: { soft: number; asked: number };
@@ -59,7 +60,7 @@ function Beam({ left, right, stiff, width }: Props & { width: number }) {
               x={middle + way * (arm + 8)}
               y={23}
               textAnchor={way < 0 ? 'end' : 'start'}
-              fontSize={17}
+              fontSize={textSize(17)}
               fontWeight={stiff === side ? 800 : 600}
               fill={stiff === side ? leather.brick : leather.ink}
             >

@@ -1,10 +1,11 @@
 import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
 import type { Schemas } from '../api/client';
-import { percent } from '../words/answers';
+import { percent } from '../words/plain';
 import { zoneWords } from '../words/states';
 import { useWidth } from './useWidth';
 import { change, hatchGap, type ZoneSide } from './softMap';
+import { textSize } from './textSize';
 
 interface Props {
   zones: ZoneSide[];
@@ -203,14 +204,14 @@ function Half(props: HalfProps) {
         height={bottom - top}
         fill="transparent"
       />
-      <text x={atX} y={atY - 14} fontSize={13.5} {...ink} fill={leather.faded}>
+      <text x={atX} y={atY - 14} fontSize={textSize(13.5)} {...ink} fill={leather.faded}>
         {zoneWords[zone]}
       </text>
-      <text x={atX} y={atY + 8} fontSize={narrow ? 20 : 23} fontWeight={700} {...ink}>
+      <text x={atX} y={atY + 8} fontSize={textSize(narrow ? 20 : 23)} fontWeight={700} {...ink}>
         {share === null ? 'not asked' : percent(share)}
       </text>
       {found && share !== null && (
-        <text x={atX} y={atY + 25} fontSize={narrow ? 12.5 : 14} {...ink}>
+        <text x={atX} y={atY + 25} fontSize={textSize(narrow ? 12.5 : 14)} {...ink}>
           {narrow ? change(found).split(', ')[0] : change(found)}
         </text>
       )}

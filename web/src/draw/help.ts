@@ -35,9 +35,9 @@ const legShare = (rides: RideHelp[]) => {
 /** Less hand and more leg at the same softness is progress: the last rides against the first. */
 export function helpInWords(rides: RideHelp[]): string {
   const few = Math.min(3, Math.floor(rides.length / 2));
-  if (few === 0) return 'One ride: too few to say which way it goes.';
+  if (few === 0) return 'Only one ride: too soon to say.';
   const [first, last] = [legShare(rides.slice(0, few)), legShare(rides.slice(-few))];
   const way =
     last > first ? 'more leg and less hand now' : last < first ? 'more hand now' : 'as before';
-  return `Mostly leg on ${last} % of the last answers, ${first} % of the first: ${way}.`;
+  return `Mostly leg on ${last}% of the last answers, ${first}% of the first: ${way}.`;
 }

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { percent } from '../words/answers';
+import { percent } from '../words/plain';
 
 export type Item = Schemas['Item'];
 export type ItemKind = Schemas['ItemKind'];
@@ -27,7 +27,7 @@ const order: ItemKind[] = [
 
 export const railNames: Record<ItemKind, string> = {
   first_ask: 'First ask soft',
-  low_share: 'Surely soft above',
+  low_share: 'Proven above',
   soft_share: 'Soft share',
   days: 'Days asked',
   reps: 'Asks',

@@ -6,9 +6,9 @@ import { PageFrame } from './PageFrame';
 
 export function NoPage() {
   return (
-    <PageFrame title="Nothing here">
-      <Typography variant="h1">Nothing here</Typography>
-      <Typography sx={{ my: 2 }}>This address leads nowhere.</Typography>
+    <PageFrame title="Page not found">
+      <Typography variant="h1">Page not found</Typography>
+      <Typography sx={{ my: 2 }}>Check the address, or go back to Today.</Typography>
       <Button component={Link} to="/">
         Back to Today
       </Button>
@@ -16,16 +16,16 @@ export function NoPage() {
   );
 }
 
-/** The page itself broke; what was recorded is on the device. */
+/** The page itself broke; what was saved before is on the device. */
 export function PageBroke() {
   return (
     <Box component="main" role="alert" sx={{ p: 4, maxWidth: 520 }}>
-      <Typography variant="h1">This page broke</Typography>
+      <Typography variant="h1">Something went wrong on this page</Typography>
       <Typography sx={{ my: 2 }}>
-        What you recorded is kept on this device. Open the page again.
+        Everything saved on this device is still there. Reload the page.
       </Typography>
       <Button variant="contained" onClick={() => location.reload()}>
-        Open again
+        Reload
       </Button>
     </Box>
   );

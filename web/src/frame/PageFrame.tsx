@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { NosebandMark } from '../draw/NosebandMark';
 import { KeptHere } from '../queue/KeptHere';
+import { RidingNow } from '../queue/RidingNow';
 import { useWho } from '../session/who';
 import { PageLinks } from './PageLinks';
 import { PersonMenu } from './PersonMenu';
@@ -52,6 +53,7 @@ export function PageFrame({ title, children }: { title: string; children: ReactN
         <KeptHere />
         <PersonMenu />
       </Box>
+      <RidingNow />
       <Box
         component="main"
         sx={{ px: { xs: 2, md: 4 }, py: { xs: 2, md: 3 }, maxWidth: 1240, mx: 'auto' }}

@@ -1,30 +1,21 @@
 import Button from '@mui/material/Button';
-import Divider from '@mui/material/Divider';
-import ListSubheader from '@mui/material/ListSubheader';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
-import { useSignOut } from '../session/queries';
+import { lazy, Suspense, useState } from 'react';
 import { useWho } from '../session/who';
-import { useLight } from '../theme/light';
-import type { Light } from '../theme/theme';
 
-const lights: [Light, string][] = [
-  ['day', 'Day'],
-  ['evening', 'Evening, dark'],
-  ['sun', 'Sun, highest contrast'],
-];
+const PersonMenuItems = lazy(async () => ({
+  default: (await import('./PersonMenuItems')).PersonMenuItems,
+}));
+const SignOut = lazy(async () => ({ default: (await import('../queue/SignOut')).SignOut }));
 
-/** Who is signed in, how bright the screen is, signing out. */
+/** Who is signed in, how bright the screen is, how times are shown, signing out. */
 export function PersonMenu() {
   const who = useWho();
-  const signOut = useSignOut();
-  const { light, choose } = useLight();
+  const [leaving, setLeaving] = useState(false);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const close = () => setAnchor(null);
   const leave = () => {
     close();
-    signOut.mutate();
+    setLeaving(true);
   };
   return (
     <>
@@ -36,29 +27,16 @@ export function PersonMenu() {
       >
         {who.name.split(' ')[0]}
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
-        <ListSubheader sx={{ lineHeight: 2.4 }}>
-          {who.name}, {who.role}
-        </ListSubheader>
-        <Divider />
-        {lights.map(([value, label]) => (
-          <MenuItem
-            key={value}
-            selected={light === value}
-            role="menuitemradio"
-            aria-checked={light === value}
-            onClick={() => {
-              choose(value);
-              close();
-            }}
-          >
-            {label}
-          </MenuItem>
-        ))}
-        <Divider />
-        <MenuItem onClick={leave}>Sign out</MenuItem>
-        {signOut.isError && <MenuItem disabled>{signOut.error.message}</MenuItem>}
-      </Menu>
+      {anchor && (
+        <Suspense fallback={null}>
+          <PersonMenuItems anchor={anchor} onClose={close} onLeave={leave} />
+        </Suspense>
+      )}
+      {leaving && (
+        <Suspense fallback={null}>
+          <SignOut onClose={() => setLeaving(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,23 +1,36 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { DrawnLater } from './DrawnLater';
 
 interface Props {
   title: string;
+  /** What an index of the page leads to. */
+  id?: string;
   /** What it shows, in a sentence. */
   says?: ReactNode;
+  /** About how high it is, for a part that is drawn when it comes near. */
+  later?: number;
   children: ReactNode;
 }
 
 /** A part of a page under its own heading. */
-export function Section({ title, says, children }: Props) {
+export function Section({ title, id, says, later, children }: Props) {
   return (
-    <Box component="section" aria-label={title} sx={{ minWidth: 0, mt: 4 }}>
+    <Box
+      component="section"
+      aria-label={title}
+      id={id}
+      tabIndex={id ? -1 : undefined}
+      sx={{ minWidth: 0, mt: 4, scrollMarginTop: '72px', outline: 'none' }}
+    >
       <Typography variant="h2">{title}</Typography>
       {says && (
         <Typography sx={{ color: 'text.secondary', maxWidth: 720, mt: 0.25 }}>{says}</Typography>
       )}
-      <Box sx={{ mt: 1.5 }}>{children}</Box>
+      <Box sx={{ mt: 1.5 }}>
+        {later ? <DrawnLater height={later}>{children}</DrawnLater> : children}
+      </Box>
     </Box>
   );
 }

@@ -1,30 +1,71 @@
-import { useQuery } from '@tanstack/react-query';
-import { Outlet } from 'react-router';
-import { QueueProvider } from '../queue/QueueProvider';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect } from 'react';
+import { Outlet, ScrollRestoration, useMatch } from 'react-router';
 import { useLive } from '../live/useLive';
-import { whoQuery } from '../session/queries';
-import { SignInPage } from '../session/SignInPage';
-import { WhoContext } from '../session/who';
+import { HeldQuestion } from '../queue/HeldQuestion';
+import { QueueProvider } from '../queue/QueueProvider';
+import { KeptQueries } from '../session/KeptQueries';
+import { sessionQuery, toldByAnotherTab, type Session } from '../session/queries';
+import { onToldByOtherTabs } from '../session/tabs';
+import { SessionContext } from '../session/who';
+import { Updates } from '../update/Updates';
+import { useHours24 } from '../words/clockSetting';
 import { Asked } from './Asked';
+import { Opening } from './Opening';
+import { useFocusOnNewPage } from './useFocusOnNewPage';
+import { Waiting } from './Waiting';
+
+const SignInPage = lazy(async () => ({
+  default: (await import('../session/SignInPage')).SignInPage,
+}));
+const SignedOutPage = lazy(async () => ({
+  default: (await import('../session/SignedOutPage')).SignedOutPage,
+}));
 
 /** Everything behind the sign-in. */
 export function SignedInFrame() {
-  const who = useQuery(whoQuery);
+  const session = useQuery(sessionQuery);
+  const queries = useQueryClient();
+  useEffect(
+    () => onToldByOtherTabs(({ personId }) => toldByAnotherTab(queries, personId)),
+    [queries],
+  );
+  useFocusOnNewPage();
   return (
-    <Asked query={who}>
-      {(person) =>
-        person ? (
-          <WhoContext.Provider value={person}>
-            <QueueProvider>
-              <Live />
-              <Outlet />
-            </QueueProvider>
-          </WhoContext.Provider>
+    <>
+      <Opening />
+      <ScrollRestoration />
+      <Asked query={session}>
+        {(found) => (
+          <Suspense fallback={<Waiting label="Opening" />}>
+            {found ? <SignedIn key={found.who.person_id} session={found} /> : <SignInPage />}
+          </Suspense>
+        )}
+      </Asked>
+    </>
+  );
+}
+
+/** In the middle of a ride nothing takes the recorder away, not even the end of a session. */
+function SignedIn({ session }: { session: Session }) {
+  // Times are spelled where they are drawn, so a page is drawn anew with the setting.
+  const hours24 = useHours24();
+  const rides = useMatch('/horses/:horseId/ride/:skill/:rung');
+  return (
+    <SessionContext.Provider value={session}>
+      <QueueProvider>
+        {session.ended && !rides ? (
+          <SignedOutPage />
         ) : (
-          <SignInPage />
-        )
-      }
-    </Asked>
+          <KeptQueries>
+            {!session.ended && <Live />}
+            <Updates />
+            <Outlet key={hours24 ? 24 : 12} />
+            <HeldQuestion />
+          </KeptQueries>
+        )}
+      </QueueProvider>
+    </SessionContext.Provider>
   );
 }
 

@@ -5,7 +5,8 @@ import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
 import { sideWords } from '../words/answers';
 import { dayIn, daysBetween, longDay } from '../words/days';
-import { useRemoveCardBlock, type HorsePage } from './queries';
+import type { HorsePage } from './queries';
+import { useRemoveCardBlock } from './changes';
 
 /** What was put on the cards of today and later. */
 export function CardAhead({ page }: { page: HorsePage }) {

@@ -5,11 +5,13 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
+import { TextBox } from '../frame/TextBox';
 import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
 import { careWords } from '../words/states';
-import { useAddCare, useClearCare, type HorsePage } from './queries';
+import type { HorsePage } from './queries';
+import { useAddCare, useClearCare } from './changes';
 
 type Kind = Schemas['CareKind'];
 const kinds = Object.keys(careWords) as Kind[];
@@ -23,11 +25,13 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
   const newest = [...page.care].reverse();
   return (
     <Section
+      id="care"
+      later={220}
       title="Care"
-      says="What is flagged here is looked at before it is trained through. Cavesson never diagnoses."
+      says="Get what's flagged here looked at before you work on it. Cavesson never diagnoses."
     >
       {newest.length === 0 && (
-        <Typography>Nothing noted. Note the last look at the teeth.</Typography>
+        <Typography>Nothing noted yet. Start with the last teeth check.</Typography>
       )}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {newest.map((note) => (
@@ -50,7 +54,7 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
                 disabled={clear.isPending}
                 onClick={() => clear.mutate({ care_id: note.care_id, cleared: !note.cleared_on })}
               >
-                {note.cleared_on ? 'Open again' : 'Clear'}
+                {note.cleared_on ? 'Reopen' : 'Clear'}
               </Button>
             )}
           </Box>
@@ -78,7 +82,7 @@ function NoteCare({ horseId, day }: { horseId: string; day: string }) {
     >
       <TextField
         select
-        label="Note"
+        label="What"
         value={kind}
         onChange={(event) => setKind(event.target.value as Kind)}
         sx={{ minWidth: 190 }}
@@ -89,8 +93,9 @@ function NoteCare({ horseId, day }: { horseId: string; day: string }) {
           </MenuItem>
         ))}
       </TextField>
-      <TextField
-        label="In your words"
+      <TextBox
+        label="Notes"
+        becomes="NewCare/says"
         value={says}
         onChange={(event) => setSays(event.target.value)}
         error={add.isError}
@@ -98,7 +103,7 @@ function NoteCare({ horseId, day }: { horseId: string; day: string }) {
         sx={{ flex: '1 1 160px' }}
       />
       <Button type="submit" disabled={add.isPending} sx={{ minHeight: 56 }}>
-        Note it
+        Add
       </Button>
     </Box>
   );

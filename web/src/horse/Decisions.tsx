@@ -15,11 +15,14 @@ export function Decisions({ page }: { page: HorsePage }) {
     ({ horse }) => horse.horse_id === page.horse.horse_id,
   );
   return (
-    <Section title="The trainer's word" says="Decisions against the judge, kept with their reason.">
+    <Section
+      id="overrides"
+      later={160}
+      title="Overrides"
+      says="Where the trainer overrode Cavesson, and why."
+    >
       {own.length === 0 ? (
-        <Typography>
-          None yet. On a gate, "I decide otherwise" keeps a decision with its reason.
-        </Typography>
+        <Typography>None yet. On a gate, "Override" keeps one with its reason.</Typography>
       ) : (
         <DecisionList decisions={own} withHorse={false} />
       )}

@@ -19,6 +19,8 @@ export function FirstAsks({ page }: { page: HorsePage }) {
   const shown = all ? levels : levels.slice(0, shownAtFirst);
   return (
     <Section
+      id="first-asks"
+      later={500}
       title="First asks"
       says="The first ask of a side on a day, before any warming. Left above the line, right below it; filled is soft."
     >

@@ -8,20 +8,24 @@ import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
 import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
-import { percent, sideWords } from '../words/answers';
+import { sideWords } from '../words/answers';
+import { count, percent } from '../words/plain';
 import { dayAfter, dayIn, saidDay } from '../words/days';
-import { useAddCardBlock, type HorsePage } from './queries';
+import type { HorsePage } from './queries';
+import { useAddCardBlock } from './changes';
 
-/** The faults of the last weeks, the holes under them, and what mends them. */
+/** The faults of the last weeks, the holes under them, and how to fix them. */
 export function Holes({ page, today }: { page: HorsePage; today: boolean }) {
   const [first, ...others] = page.holes;
   return (
     <Section
-      title="Faults and what lies under them"
-      says="A fault shows in one place; its cause is often elsewhere, and lower."
+      id="faults"
+      later={400}
+      title="Faults and likely causes"
+      says="A fault shows in one place; the cause is often somewhere else, and lower."
     >
       {page.faults.length === 0 ? (
-        <Typography>No fault was seen in the last four weeks.</Typography>
+        <Typography>No faults in the last four weeks.</Typography>
       ) : (
         <>
           <FaultChips page={page} />
@@ -90,8 +94,6 @@ const chipsAtFirst = 6;
 /** Evidence and remedies come strongest first; what is weaker only crowds them out. */
 const linesAtFirst = 4;
 
-const count = (many: number, one: string) => `${many} ${one}${many === 1 ? '' : 's'}`;
-
 const times = ({ times, chances, side }: Schemas['FaultEvidence']) =>
   `${times} of ${chances}${side ? `, ${side} only` : ''}`;
 
@@ -109,7 +111,7 @@ interface HoleProps {
   today: boolean;
 }
 
-/** The level to look at, why, what to rule out first, and what mends it. */
+/** The level to look at, why, what to rule out first, and how to fix it. */
 function Hole({ hole, page, today }: HoleProps) {
   const { time_zone } = useWho();
   const said = (day: string) => saidDay(day, dayIn(time_zone));
@@ -132,15 +134,13 @@ function Hole({ hole, page, today }: HoleProps) {
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', my: 1 }}>
           <VerdictMark verdict="check_first" size={24} />
           <Typography>
-            <strong>First rule out:</strong> {hole.rule_out.join('; ')}. A vet, equine dentist,
-            farrier or saddle fitter answers that.
+            <strong>First rule out:</strong> {hole.rule_out.join('; ')}. Ask a vet, equine dentist,
+            farrier or saddle fitter.
           </Typography>
         </Box>
       )}
       <Typography>
-        {hole.ready == null
-          ? 'Never asked here.'
-          : `Soft about ${percent(hole.ready)} of the time now.`}{' '}
+        {hole.ready == null ? 'Never asked.' : `Soft about ${percent(hole.ready)} of the time now.`}{' '}
         {hole.evidence.length === 1
           ? 'One fault points here:'
           : `It would explain ${count(hole.evidence.length, 'fault')}:`}
@@ -152,7 +152,7 @@ function Hole({ hole, page, today }: HoleProps) {
           </li>
         ))}
       </Box>
-      <Box component="ul" aria-label="What mends it" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1 }}>
+      <Box component="ul" aria-label="How to fix it" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1 }}>
         {remedies.slice(0, linesAtFirst).map((remedy) => (
           <RemedyLine key={remedy.fault} remedy={remedy} page={page} today={today} />
         ))}

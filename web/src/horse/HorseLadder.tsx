@@ -32,6 +32,8 @@ export function HorseLadder({ page }: { page: HorsePage }) {
   }));
   return (
     <Section
+      id="ladder"
+      later={900}
       title="On the ladder"
       says="Each upright pair is a track, each rung a level, from the ground up. The arrow is what comes next."
     >

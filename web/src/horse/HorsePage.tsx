@@ -5,10 +5,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { programsQuery } from '../ladder/queries';
+import { programsQuery } from '../program/queries';
 import { useWho } from '../session/who';
-import { horseLine } from '../words/answers';
+import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
+import { count } from '../words/plain';
 import { CardAhead } from './CardAhead';
 import { Care } from './Care';
 import { Decisions } from './Decisions';
@@ -16,8 +17,11 @@ import { FirstAsks } from './FirstAsks';
 import { Holes } from './Holes';
 import { HorseLadder } from './HorseLadder';
 import { HorseSoftMap } from './HorseSoftMap';
+import { LastRide } from './LastRide';
 import { NextThing } from './NextThing';
+import { PageIndex, type Part } from './PageIndex';
 import { horsePageQuery, horsePath, type HorsePage as Page } from './queries';
+import { Riders } from './Riders';
 import { Season } from './Season';
 import { SidesApart } from './SidesApart';
 import { Slips } from './Slips';
@@ -36,6 +40,20 @@ export function HorsePage() {
   );
 }
 
+/** What of the horse could not be judged as it should be, and why. */
+function NotJudged({ page: { program_unfit, unreadable } }: { page: Page }) {
+  const notes = [
+    program_unfit,
+    unreadable > 0 &&
+      `${count(unreadable, 'entry', 'entries')} from another version of Cavesson can't be read here: kept, but not counted.`,
+  ].filter(Boolean);
+  return notes.map((says) => (
+    <Typography key={String(says)} role="note" sx={{ mb: 1.5, borderLeft: '6px solid', pl: 1.5 }}>
+      {says}
+    </Typography>
+  ));
+}
+
 function Whole({ page }: { page: Page }) {
   const { time_zone } = useWho();
   const today = page.on === dayIn(time_zone);
@@ -47,7 +65,10 @@ function Whole({ page }: { page: Page }) {
   return (
     <>
       <Head page={page} today={today} />
+      <PageIndex parts={partsOf(page)} />
+      <NotJudged page={page} />
       <NextThing page={page} today={today} />
+      <LastRide page={page} />
       {today && <CardAhead page={page} />}
       <VerdictBoard page={page} />
       <Box sx={two}>
@@ -60,6 +81,7 @@ function Whole({ page }: { page: Page }) {
           <Slips page={page} />
           {page.season && <Season season={page.season} />}
           <Care page={page} today={today} />
+          <Riders page={page} />
         </Box>
       </Box>
       <FirstAsks page={page} />
@@ -67,6 +89,24 @@ function Whole({ page }: { page: Page }) {
       <Decisions page={page} />
     </>
   );
+}
+
+function partsOf(page: Page): Part[] {
+  const all: [string, string, boolean][] = [
+    ['last-ride', 'Last ride', page.last_ride != null],
+    ['stands', 'Where things stand', true],
+    ['soft-map', 'Soft map', true],
+    ['faults', 'Faults', true],
+    ['sides', 'Left and right', true],
+    ['slipping', 'Slipping', true],
+    ['season', 'In season', page.season != null],
+    ['care', 'Care', true],
+    ['riders', 'Riders', page.riders.length > 1],
+    ['first-asks', 'First asks', true],
+    ['ladder', 'Ladder', true],
+    ['overrides', 'Overrides', true],
+  ];
+  return all.filter(([, , there]) => there).map(([id, name]) => ({ id, name }));
 }
 
 function Head({ page, today }: { page: Page; today: boolean }) {
@@ -94,7 +134,7 @@ function Head({ page, today }: { page: Page; today: boolean }) {
 
 function ProgramOf({ page }: { page: Page }) {
   const programs = useQuery(programsQuery);
-  if (!page.program_id) return 'On the ladder as it ships.';
+  if (!page.program_id) return 'On the standard ladder.';
   const program = programs.data?.find(({ program_id }) => program_id === page.program_id);
   return (
     <>

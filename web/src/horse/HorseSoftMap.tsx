@@ -7,7 +7,8 @@ import { SoftMap } from '../draw/SoftMap';
 import { change, zonesAt, type ZoneSide } from '../draw/softMap';
 import { Section } from '../frame/Section';
 import { levelPath } from '../level/queries';
-import { percent, sideWords } from '../words/answers';
+import { sideWords } from '../words/answers';
+import { percent } from '../words/plain';
 import { gaitWords, zoneWords } from '../words/states';
 import type { HorsePage } from './queries';
 
@@ -22,6 +23,8 @@ export function HorseSoftMap({ page }: { page: HorsePage }) {
   const found = picked && zones.find((zone) => sameZone(zone, picked));
   return (
     <Section
+      id="soft-map"
+      later={700}
       title="Soft map"
       says="The last 14 days against the 14 before. The denser the strokes, the softer it is there."
     >

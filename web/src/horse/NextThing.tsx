@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
 import { levelPath } from '../level/queries';
+import { hasFace } from '../recorder/rideable';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import type { HorsePage } from './queries';
@@ -74,7 +75,7 @@ export function NextThing({ page, today }: { page: HorsePage; today: boolean }) 
             >
               See the gate
             </Button>
-            {today && records && next.level.measure === 'give' && next.level.sides === 'each' && (
+            {today && records && hasFace(next.level) && (
               <Button
                 component={Link}
                 to={`/horses/${horse.horse_id}/ride/${next.level.skill}/${next.level.rung}`}

@@ -2,22 +2,22 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
+import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
-import { percent } from '../words/answers';
+import { percent } from '../words/plain';
 import { shortDay, spans, type Span } from '../words/days';
 
 /** The latest rides in season that are linked. */
 const shownRides = 3;
 
-/** A mare's season: the days seen, the days to reckon with, and what it does to her answers. */
+/** A mare's season: the days seen, the days to expect, and what it does to her answers. */
 export function Season({ season }: { season: Schemas['Season'] }) {
   const { seen, expected, share } = season;
   return (
-    <Section title="In season">
+    <Section id="season" title="In season">
       {seen.length === 0 ? (
         <Typography>
-          No ride was marked in season. Mark it after a ride, and her rides in season are held
-          against the others.
+          No ride marked in season yet. Mark one after the ride to compare her in season and out.
         </Typography>
       ) : (
         <>
@@ -38,14 +38,21 @@ export function Season({ season }: { season: Schemas['Season'] }) {
             ))}
             ).{' '}
             {expected.length > 0
-              ? `Reckon with ${expected.map(({ from, to }) => said([from, to])).join(', ')}.`
-              : 'No season is to be reckoned with over the winter.'}
+              ? `Expect her in season around ${expected.map(({ from, to }) => said([from, to])).join(', ')}.`
+              : 'None expected over the winter.'}
           </Typography>
           {share && (
-            <Typography sx={{ mt: 0.5 }}>
-              In season {percent(share.in_soft / share.in_asked)} soft of {share.in_asked} asks, out
-              of it {percent(share.out_soft / share.out_asked)} of {share.out_asked}: {apart(share)}
-            </Typography>
+            <>
+              <Typography sx={{ mt: 0.5 }}>
+                In season {percent(share.in_soft / share.in_asked)} soft of {share.in_asked} asks,
+                out of it {percent(share.out_soft / share.out_asked)} of {share.out_asked}:{' '}
+                {apart(share)}
+              </Typography>
+              <Figures>
+                In season less out of season: {points(share.difference)} points (95% interval{' '}
+                {points(share.low)} to {points(share.high)}).
+              </Figures>
+            </>
           )}
         </>
       )}
@@ -53,11 +60,13 @@ export function Season({ season }: { season: Schemas['Season'] }) {
   );
 }
 
+const points = (share: number) => Math.round(share * 100);
+
 function apart({ difference, low, high }: Schemas['SeasonShare']): string {
-  const points = Math.abs(Math.round(difference * 100));
-  if (high < 0) return `${points} points less, beyond chance. Judge her by the other days.`;
-  if (low > 0) return `${points} points more, beyond chance.`;
-  return 'no more apart than chance would have it.';
+  const by = Math.abs(points(difference));
+  if (high < 0) return `${by} points less, very likely real. Judge her by the other days.`;
+  if (low > 0) return `${by} points more, very likely real.`;
+  return 'could be chance.';
 }
 
 const said = ([from, to]: Span) =>

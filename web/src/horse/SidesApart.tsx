@@ -5,11 +5,12 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { SideBeam } from '../draw/SideBeam';
+import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
 import { levelPath } from '../level/queries';
-import { percent } from '../words/answers';
+import { count, percent } from '../words/plain';
 import type { HorsePage } from './queries';
-import { sidesInWords } from './sidesInWords';
+import { sidesInFigures, sidesInWords } from './sidesInWords';
 
 const shownAtFirst = 5;
 
@@ -18,9 +19,9 @@ export function SidesApart({ page }: { page: HorsePage }) {
   const [all, setAll] = useState(false);
   const shown = all ? page.sides : page.sides.slice(0, shownAtFirst);
   return (
-    <Section title="Left against right" says={<StiffSide page={page} />}>
+    <Section id="sides" later={500} title="Left against right" says={<StiffSide page={page} />}>
       {page.sides.length === 0 && (
-        <Typography>Too little was asked on each side in the last four weeks.</Typography>
+        <Typography>Not enough asks on each side in the last four weeks.</Typography>
       )}
       {page.sides.length > 0 && (
         <Box sx={{ display: 'flex', justifyContent: 'space-between' }} aria-hidden="true">
@@ -45,6 +46,7 @@ export function SidesApart({ page }: { page: HorsePage }) {
 function Sides({ one, page }: { one: Schemas['LevelSides']; page: HorsePage }) {
   const level = page.levels[one.level]?.level;
   if (!level) return null;
+  const figures = sidesInFigures(one);
   const side = one.evenness.stiff_side;
   const stiff = one.surely && (side === 'left' || side === 'right') ? side : null;
   return (
@@ -58,13 +60,14 @@ function Sides({ one, page }: { one: Schemas['LevelSides']; page: HorsePage }) {
       </Box>
       <SideBeam left={one.left} right={one.right} stiff={stiff} />
       <Typography variant="body2">{sidesInWords(one)}</Typography>
+      {figures && <Figures>{figures}</Figures>}
     </Box>
   );
 }
 
 function StiffSide({ page }: { page: HorsePage }) {
   const stiff = page.stiff_side;
-  if (!stiff) return 'Over all work of the last four weeks neither side is the stiff one.';
-  const worked = `${stiff.asked} asks on it in the last week, ${stiff.other_asked} on the other`;
-  return `Over all work the ${stiff.side} is the stiff side: ${percent(stiff.share)} soft against ${percent(stiff.other_share)}. ${worked}${stiff.neglected ? ': it wants more' : ''}.`;
+  if (!stiff) return 'No stiff side over the last four weeks.';
+  const worked = `${count(stiff.asked, 'ask')} on it in the last week, ${stiff.other_asked} on the other`;
+  return `The ${stiff.side} is the stiff side over all work: ${percent(stiff.share)} soft against ${percent(stiff.other_share)}. ${worked}${stiff.neglected ? ': needs more work' : ''}.`;
 }

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { Section } from '../frame/Section';
 import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
-import { percent } from '../words/answers';
+import { percent } from '../words/plain';
 import { dayIn, saidDay } from '../words/days';
 import type { HorsePage } from './queries';
 
@@ -13,9 +13,9 @@ export function Slips({ page }: { page: HorsePage }) {
   const { time_zone } = useWho();
   const today = dayIn(time_zone);
   return (
-    <Section title="Slipping">
+    <Section id="slipping" title="Slipping">
       {page.slips.length === 0 ? (
-        <Typography>What is held keeps to its settled level.</Typography>
+        <Typography>Nothing&apos;s slipping.</Typography>
       ) : (
         <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
           {page.slips.map(({ level: place, slip }) => {
@@ -31,9 +31,9 @@ export function Slips({ page }: { page: HorsePage }) {
                   {level.name}
                 </Box>
                 <Typography>
-                  Settled at {percent(slip.settled)} soft, now {percent(slip.now)}; below{' '}
-                  {percent(slip.lower)} {slip.since && `since ${saidDay(slip.since, today)}`}. Look
-                  at it before going on.
+                  Was steady at {percent(slip.settled)} soft, now {percent(slip.now)}; under{' '}
+                  {percent(slip.lower)} {slip.since && `since ${saidDay(slip.since, today)}`}. Check
+                  it before you go on.
                 </Typography>
               </Box>
             );

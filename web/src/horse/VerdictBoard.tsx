@@ -9,6 +9,7 @@ import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, saidDay } from '../words/days';
+import { pronouns } from '../words/horse';
 import { stateWords } from '../words/states';
 import { heldOf, rustyOf, underWay, type PlacedLevel } from './levels';
 import type { HorsePage } from './queries';
@@ -28,11 +29,12 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
     .filter(({ levels, held }) => levels.length > 0 || held > 0);
   return (
     <Section
-      title="Where it stands"
-      says="What is under way, sent down or rusty. What is held is counted."
+      id="stands"
+      title={`Where ${pronouns(page.horse.sex).he} stands`}
+      says="Under way, moved back or rusty. What's held is counted."
     >
       {tracks.length === 0 && (
-        <Typography>Nothing asked yet. The first ride fills this board.</Typography>
+        <Typography>Nothing asked yet. The first ride will show here.</Typography>
       )}
       {tracks.map(({ id, name, levels, rusty, held, of }) => (
         <Box
@@ -75,7 +77,7 @@ function Rusty({ levels, page }: { levels: PlacedLevel[]; page: HorsePage }) {
     <Box component="li" sx={{ display: 'flex', gap: '8px', py: 0.75, alignItems: 'flex-start' }}>
       <VerdictMark verdict="refresh" />
       <Typography sx={{ pl: { md: 0.75 } }}>
-        <strong>Rusty, a short cold retest:</strong>{' '}
+        <strong>Rusty, test cold:</strong>{' '}
         {levels.map(({ level, place }, index) => (
           <span key={place}>
             {index > 0 && '; '}

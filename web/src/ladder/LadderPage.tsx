@@ -13,7 +13,8 @@ import { useWho } from '../session/who';
 import { drawnLevels } from './drawnLevels';
 import { gateInWords } from './gateInWords';
 import { LevelList } from './LevelList';
-import { ladderQuery, programsQuery, type ShownLadder } from './queries';
+import { ladderQuery, type ShownLadder } from './queries';
+import { programsQuery } from '../program/queries';
 
 /** The ladder as it ships, and the programs that differ from it. */
 export function LadderPage() {
@@ -39,8 +40,9 @@ function Ladder({ ladder }: { ladder: ShownLadder }) {
     <>
       <Typography variant="h1">The ladder</Typography>
       <Typography sx={{ color: 'text.secondary', maxWidth: 760 }}>
-        Each upright pair is a track, each rung a level, from the ground up. Thin ties show what a
-        level needs from other tracks. Version {ladder.version}, {ladder.levels.length} levels.
+        Each upright pair is a track, each rung a level, from the ground up. Point at a rung or tap
+        it to see what it needs and what it opens. Version {ladder.version}, {ladder.levels.length}{' '}
+        levels.
       </Typography>
       <Programs />
       <Box
@@ -75,7 +77,7 @@ function Programs() {
         Programs of this barn:
       </Typography>
       {programs.data?.length === 0 && (
-        <Typography>none yet; every horse is on the ladder as it ships.</Typography>
+        <Typography>none yet; every horse is on the standard ladder.</Typography>
       )}
       {programs.data?.map(({ program_id, name, horses }) => (
         <Button key={program_id} component={Link} to={`/programs/${program_id}`}>
@@ -130,7 +132,7 @@ function Rung({
       ))}
       {skill?.caution && <Typography sx={{ fontWeight: 700 }}>{skill.caution}</Typography>}
       <Typography variant="h3" sx={{ mt: 1 }}>
-        Its gate
+        The gate
       </Typography>
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {gateInWords(shown).map((line) => (
@@ -168,7 +170,7 @@ function Faults({ faults }: { faults: Schemas['Fault'][] }) {
   return (
     <Section
       title="Faults"
-      says="What to rule out first, and what mends it. New or one-sided trouble may be pain: a vet, equine dentist, farrier or saddle fitter answers that."
+      says="What to rule out first, and how to fix it. New or one-sided trouble may be pain: ask a vet, equine dentist, farrier or saddle fitter."
     >
       <Box
         component="dl"

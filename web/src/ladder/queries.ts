@@ -9,17 +9,3 @@ export const ladderQuery = queryOptions({
   queryFn: () => answer(client.GET('/api/ladder')),
   staleTime: Infinity,
 });
-
-export const programsQuery = queryOptions({
-  queryKey: ['programs'],
-  queryFn: () => answer(client.GET('/api/programs')),
-});
-
-export const programQuery = (programId: string) =>
-  queryOptions({
-    queryKey: ['program', programId],
-    queryFn: () =>
-      answer(
-        client.GET('/api/programs/{program_id}', { params: { path: { program_id: programId } } }),
-      ),
-  });

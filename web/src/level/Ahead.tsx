@@ -3,9 +3,11 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
+import { Figures } from '../frame/Figures';
 import { nameOf } from '../horse/levels';
 import { horsePageQuery } from '../horse/queries';
-import { chance, verdictWords } from '../words/answers';
+import { verdictWords } from '../words/answers';
+import { howSure, pInWords } from '../words/plain';
 import { levelPath, type HorseLevel } from './queries';
 
 interface Props {
@@ -15,7 +17,7 @@ interface Props {
 
 const trendWords: Record<Schemas['Says'], string> = {
   improving: 'getting better',
-  level: 'level',
+  level: 'steady',
   slipping: 'slipping',
   too_few_days: 'too few days to say',
 };
@@ -47,10 +49,15 @@ export function Ahead({ judged, level }: Props) {
         Soft share over the last rides: {said(trends.soft_share)}.
         {trends.time && ` Time to give: ${said(trends.time)}.`}
       </Typography>
+      {trends.soft_share.p != null && (
+        <Figures>
+          Day by day, Kendall&apos;s rank test: soft share {pInWords(trends.soft_share.p)}
+          {trends.time?.p != null && `, time to give ${pInWords(trends.time.p)}`}.
+        </Figures>
+      )}
       {without_exceptional && (
         <Typography>
-          Without the rides that were unlike the others:{' '}
-          {verdictWords[without_exceptional].toLowerCase()}.
+          Leaving out the unusual rides: {verdictWords[without_exceptional].toLowerCase()}.
         </Typography>
       )}
       {missing.length > 0 && <Typography>Needs first: {links(missing)}.</Typography>}
@@ -60,4 +67,6 @@ export function Ahead({ judged, level }: Props) {
 }
 
 const said = ({ says, p }: Schemas['Trend']) =>
-  says === 'too_few_days' || p == null ? trendWords[says] : `${trendWords[says]} (${chance(p)})`;
+  says === 'too_few_days' || says === 'level' || p == null
+    ? trendWords[says]
+    : `${trendWords[says]}, ${howSure(p)}`;

@@ -8,19 +8,20 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Checkbox from '@mui/material/Checkbox';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { useOverrule, useWithdrawOverrule } from '../horse/queries';
+import { TextBox } from '../frame/TextBox';
+import { useOverrule, useWithdrawOverrule } from '../horse/changes';
+import { pronouns } from '../words/horse';
 import { verdictWords, type Verdict } from '../words/answers';
 import type { HorseLevel } from './queries';
 
-/** What a trainer can decide against the judge, and what it does. */
+/** What a trainer can decide instead, and what it does. */
 const choices: [Verdict, string][] = [
-  ['advance', 'It counts as held: what waits for it opens'],
-  ['stay', 'It does not count as held: stay here'],
-  ['ease_back', 'It does not count as held: go back to what is under it'],
+  ['advance', 'Count it as held: what waits for it opens'],
+  ['stay', "Don't count it as held: stay here"],
+  ['ease_back', "Don't count it as held: go back to what's under it"],
 ];
 
 /** The trainer's last word on a level. */
@@ -32,10 +33,10 @@ export function Decide({ judged, level }: { judged: Schemas['JudgedLevel']; leve
     <>
       {standing ? (
         <Button disabled={withdraw.isPending} onClick={() => withdraw.mutate(standing.overrule_id)}>
-          Take my word back
+          Undo override
         </Button>
       ) : (
-        <Button onClick={() => setOpen(true)}>I decide otherwise</Button>
+        <Button onClick={() => setOpen(true)}>Override</Button>
       )}
       {withdraw.isError && <Typography role="alert">{withdraw.error.message}</Typography>}
       {open && <Deciding judged={judged} level={level} onClose={() => setOpen(false)} />}
@@ -81,7 +82,7 @@ function Deciding({ judged, level, onClose }: DecidingProps) {
         </DialogTitle>
         <DialogContent>
           <Typography sx={{ mb: 1 }}>
-            The judge says {verdictWords[said].toLowerCase()}. You have the last word; it is kept
+            Cavesson says {verdictWords[said].toLowerCase()}. You have the last word. It&apos;s kept
             with your reason, and later shown with how it turned out.
           </Typography>
           <RadioGroup
@@ -96,11 +97,12 @@ function Deciding({ judged, level, onClose }: DecidingProps) {
           {counts_as === 'advance' && (
             <FormControlLabel
               control={<Checkbox checked={under} onChange={(_, checked) => setUnder(checked)} />}
-              label="And all it stands on: the horse came with it"
+              label={`And everything under it: already knew it when ${pronouns(judged.horse.sex).he} came`}
             />
           )}
-          <TextField
+          <TextBox
             label="Why"
+            becomes="NewOverrule/reason"
             value={reason}
             onChange={(event) => setReason(event.target.value)}
             multiline
@@ -113,9 +115,9 @@ function Deciding({ judged, level, onClose }: DecidingProps) {
           />
         </DialogContent>
         <DialogActions sx={{ p: 2 }}>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={overrule.isPending}>
-            Keep my word
+            Save
           </Button>
         </DialogActions>
       </Box>

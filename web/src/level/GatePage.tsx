@@ -10,9 +10,12 @@ import { VerdictRuns } from '../draw/VerdictRuns';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
+import { hasFace } from '../recorder/rideable';
 import { useWho } from '../session/who';
-import { horseLine, verdictWords } from '../words/answers';
+import { verdictWords } from '../words/answers';
+import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
+import { count } from '../words/plain';
 import { Ahead } from './Ahead';
 import { Decide } from './Decide';
 import { levelPath, levelQuery, type HorseLevel } from './queries';
@@ -94,38 +97,35 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
         <Box sx={{ minWidth: 0, gridRow: { md: 'span 2' } }}>
           <Typography variant="h2">What it would take</Typography>
           <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
-          <Reasons reasons={judgement.reasons} hrefOf={hrefOf} />
+          <Reasons reasons={judgement.reasons} sex={horse.sex} hrefOf={hrefOf} />
           <Ahead judged={judged} level={level} />
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
-            {records &&
-              today &&
-              judged.level.measure === 'give' &&
-              judged.level.sides === 'each' && (
-                <Button
-                  component={Link}
-                  variant="contained"
-                  to={`/horses/${horse.horse_id}/ride/${level.skill}/${level.rung}`}
-                >
-                  Ride {horse.name}
-                </Button>
-              )}
+            {records && today && hasFace(judged.level) && (
+              <Button
+                component={Link}
+                variant="contained"
+                to={`/horses/${horse.horse_id}/ride/${level.skill}/${level.rung}`}
+              >
+                Ride {horse.name}
+              </Button>
+            )}
             <Button component={Link} to={levelPath(level, '/strip')}>
               See the rein strips
             </Button>
             {decides && today && <Decide judged={judged} level={level} />}
             {!today && (
               <Button component={Link} to={levelPath({ ...level, on: undefined })}>
-                The gate today
+                Today&apos;s gate
               </Button>
             )}
           </Box>
         </Box>
         <Box component="section" sx={{ minWidth: 0 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
-            How it came here
+            How it got here
           </Typography>
           {judgement.days.length === 0 ? (
-            <Typography>No ride has asked this yet. The first one starts the story.</Typography>
+            <Typography>Not asked yet. The first ride will show here.</Typography>
           ) : (
             <VerdictRuns
               days={judgement.days}
@@ -145,5 +145,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
 }
 
 function window({ rides }: Schemas['Window'], gate: Schemas['Gate']): string {
-  return `Judged from ${rides} ${rides === 1 ? 'ride' : 'rides'}: the last ${gate.window_rides} within ${gate.window_days} days.`;
+  const more =
+    rides > gate.window_rides ? `, and more to reach ${gate.least_reps} asks a side,` : '';
+  return `Judged from ${count(rides, 'ride')}: the last ${gate.window_rides}${more} within ${count(gate.window_days, 'day')}.`;
 }

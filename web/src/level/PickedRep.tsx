@@ -43,7 +43,7 @@ export function PickedRep({ strip, repId, longestSoftS, mostSoftHand }: Props) {
         {rep.soft ? 'Soft.' : 'Not soft'}
         {!rep.soft &&
           (isGive(rep.measure)
-            ? `: soft is a give within ${seconds(longestSoftS)}, ${handWords[mostSoftHand]} at most, without evading.`
+            ? `: soft means a give within ${seconds(longestSoftS)}, ${handWords[mostSoftHand]} at most, no evasion.`
             : '.')}
       </Typography>
       <Box
@@ -51,7 +51,7 @@ export function PickedRep({ strip, repId, longestSoftS, mostSoftHand }: Props) {
         to={`/rides/${strip.ride_id}?rep=${repId}`}
         sx={{ color: 'text.primary', display: 'inline-block', py: 0.75 }}
       >
-        See it in its ride
+        See the ride
       </Box>
     </Box>
   );

@@ -2,25 +2,37 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
+import { pronouns, type Sex } from '../words/horse';
 
 interface Props {
   reasons: Schemas['Reason'][];
+  sex: Sex;
   hrefOf: (kind: string, side: string | null | undefined) => string;
 }
 
 /** Every reason, those that hold it back first; each opens its evidence. */
-export function Reasons({ reasons, hrefOf }: Props) {
+export function Reasons({ reasons, sex, hrefOf }: Props) {
   const held = reasons.filter((reason) => reason.holds_back);
   const good = reasons.filter((reason) => !reason.holds_back);
   return (
     <>
-      <List title="What holds it" reasons={held} hrefOf={hrefOf} mark="✗" />
-      <List title="What is good" reasons={good} hrefOf={hrefOf} mark="✓" />
+      <List
+        title={`What's holding ${pronouns(sex).him} back`}
+        reasons={held}
+        hrefOf={hrefOf}
+        mark="✗"
+      />
+      <List title="What's good" reasons={good} hrefOf={hrefOf} mark="✓" />
     </>
   );
 }
 
-function List({ title, reasons, hrefOf, mark }: Props & { title: string; mark: string }) {
+function List({
+  title,
+  reasons,
+  hrefOf,
+  mark,
+}: Omit<Props, 'sex'> & { title: string; mark: string }) {
   if (reasons.length === 0) return null;
   return (
     <>

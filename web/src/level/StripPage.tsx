@@ -17,6 +17,8 @@ import { useWho } from '../session/who';
 import { sideWords, type Side } from '../words/answers';
 import { dayIn, longDay, saidDay } from '../words/days';
 import { PickedRep } from './PickedRep';
+import { useFewAtFirst } from '../frame/useFewAtFirst';
+import { AskList } from './AskList';
 import { levelPath, stripsQuery, type HorseLevel } from './queries';
 import { useLevel } from './useLevel';
 
@@ -42,6 +44,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
     setSearch((before) => ({ ...Object.fromEntries(before), rep }), { replace: true });
   const help = helpOf(data.strips);
   const newest = [...data.strips].reverse();
+  const drawn = useFewAtFirst(newest.length, 8);
   const rows = Math.max(0, ...newest.map((strip) => strip.reps.length));
   const pickedStrip = newest.find((strip) => strip.reps.some((rep) => rep.rep_id === picked));
   return (
@@ -54,7 +57,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
       {rail && <Looking rail={rail} side={side} level={level} />}
       {newest.length === 0 ? (
         <Typography sx={{ my: 3, maxWidth: 520 }}>
-          No ride has asked this yet. After the first one its rein hangs here.
+          Not asked yet. Each ride adds a strip here.
         </Typography>
       ) : (
         <>
@@ -65,7 +68,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
             sx={{ mt: 2, overflowX: 'auto', borderTop: '7px solid', borderColor: 'text.primary' }}
           >
             <Box component="ol" sx={{ display: 'flex', gap: 1, m: 0, p: 0, listStyle: 'none' }}>
-              {newest.map((strip) => (
+              {newest.slice(0, drawn).map((strip) => (
                 <Rein key={strip.ride_id} {...{ strip, data, rail, side, picked, pick, rows }} />
               ))}
             </Box>
@@ -79,9 +82,10 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
             />
           ) : (
             <Typography sx={{ my: 1.5 }}>
-              Tap a mark to see the ask. A rein's day opens its ride.
+              Tap a mark to see the ask, a day to open the ride.
             </Typography>
           )}
+          <AskList strips={newest} picked={picked} onPick={pick} />
           <StripKey />
           {help.length > 0 && <HelpOverTime rides={help} />}
         </>
@@ -148,10 +152,10 @@ function Looking({ rail, side, level }: { rail: ItemKind; side: Side | null; lev
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, mt: 1.5 }}>
       <Typography sx={{ fontWeight: 700 }}>
         {railNames[rail]}
-        {side && `, ${sideWords[side].toLowerCase()} side`}: the asks it is made of stand out.
+        {side && `, ${sideWords[side].toLowerCase()} side`}: the asks behind it stand out.
       </Typography>
       <Button component={Link} size="small" to={levelPath(level, '/strip')}>
-        Show all alike
+        Clear highlight
       </Button>
     </Box>
   );

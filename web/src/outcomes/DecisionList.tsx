@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { OutcomeMark } from '../draw/OutcomeMark';
-import { useWithdrawOverrule } from '../horse/queries';
+import { useWithdrawOverrule } from '../horse/changes';
 import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
@@ -70,12 +70,12 @@ function Line({
           {others.length > 0 && ` and ${others.length} more`}
         </Typography>
         <Typography>
-          {overrule.counts_as === 'advance' ? 'Counts as held' : 'Does not count as held'}; the
-          judge had said {verdictWords[overrule.judge_said].toLowerCase()}. “{overrule.reason}”
+          {overrule.counts_as === 'advance' ? 'Counted as held' : 'Kept back'}; Cavesson had said{' '}
+          {verdictWords[overrule.judge_said].toLowerCase()}. “{overrule.reason}”
         </Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           {made_by}, {saidDay(overrule.day, dayIn(time_zone))}.{' '}
-          {withdrawn ? 'Taken back.' : `${words[outcome]}.`}
+          {withdrawn ? 'Undone.' : `${words[outcome]}.`}
         </Typography>
         {withdraw.isError && <Typography role="alert">{withdraw.error.message}</Typography>}
       </Box>
@@ -84,10 +84,10 @@ function Line({
           size="small"
           sx={{ alignSelf: 'center' }}
           disabled={withdraw.isPending}
-          aria-label={`Take back: ${level.name}`}
+          aria-label={`Undo override: ${level.name}`}
           onClick={() => void takeBack()}
         >
-          Take back
+          Undo
         </Button>
       )}
     </Box>

@@ -7,6 +7,7 @@ import { OutcomeMark } from '../draw/OutcomeMark';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
+import { useFewAtFirst } from '../frame/useFewAtFirst';
 import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
@@ -30,13 +31,14 @@ const all: Outcome[] = ['held', 'went_back', 'too_early'];
 function Outcomes({ outcomes }: { outcomes: Schemas['Outcomes'] }) {
   const standing = outcomes.overrules.filter(({ withdrawn }) => !withdrawn);
   const letCount = standing.filter(({ overrule }) => overrule.counts_as === 'advance');
+  const drawn = useFewAtFirst(outcomes.advances.length, 12);
   const keptBack = standing.filter(({ overrule }) => overrule.counts_as !== 'advance');
   return (
     <>
       <Typography variant="h1">Looking back</Typography>
       <Typography sx={{ maxWidth: 760, mt: 0.5 }}>
-        What was let through, by the judge or by a trainer, and whether it held: asked on three
-        later days within a month without being sent down.
+        What was let through, by Cavesson or by a trainer, and whether it held: asked on three later
+        days within a month without being moved back.
       </Typography>
       <Box
         sx={{
@@ -45,25 +47,23 @@ function Outcomes({ outcomes }: { outcomes: Schemas['Outcomes'] }) {
           columnGap: 5,
         }}
       >
-        <Tally title="The judge said advance" outcomes={outcomes.advances} />
+        <Tally title="Cavesson said advance" outcomes={outcomes.advances} />
         <Tally title="A trainer let it count" outcomes={letCount} />
         <Tally title="A trainer held it back" outcomes={keptBack} words={keptBackWords} />
       </Box>
-      <Section title="Decisions against the judge">
+      <Section title="Overrides">
         {outcomes.overrules.length === 0 ? (
-          <Typography>
-            None yet. On a gate, "I decide otherwise" keeps one with its reason.
-          </Typography>
+          <Typography>None yet. On a gate, "Override" keeps one with its reason.</Typography>
         ) : (
           <DecisionList decisions={outcomes.overrules} withHorse />
         )}
       </Section>
       <Section title="Advances">
         {outcomes.advances.length === 0 ? (
-          <Typography>The judge has not said advance yet.</Typography>
+          <Typography>Cavesson hasn&apos;t said advance yet.</Typography>
         ) : (
           <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-            {outcomes.advances.map((advance) => (
+            {outcomes.advances.slice(0, drawn).map((advance) => (
               <Advance
                 key={`${advance.horse.horse_id} ${advance.level.name} ${advance.day}`}
                 advance={advance}
@@ -98,7 +98,7 @@ function Tally({ title, outcomes, words = outcomeWords }: TallyProps) {
       </Typography>
       <Typography variant="h1" component="p">
         {told === 0
-          ? 'None told yet'
+          ? 'Too soon to tell'
           : `${count(right)} of ${told} ${right === 'held' ? 'held' : 'went back'}`}
       </Typography>
       {all.map((which) => (

@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
+import { TextBox } from '../frame/TextBox';
 import { LadderRails } from '../draw/LadderRails';
 import { Section } from '../frame/Section';
 import { placeOf } from '../horse/levels';
@@ -15,6 +15,7 @@ import { touchesLevel, type Program } from './changes';
 import { EditorBar } from './EditorBar';
 import { GateForm } from './GateForm';
 import { HorsesOnIt } from './HorsesOnIt';
+import { OneHorse } from './OneHorse';
 import { Preview } from './Preview';
 import { SchoolForm } from './SchoolForm';
 import { useDraft } from './useDraft';
@@ -78,7 +79,7 @@ export function Editor({ shipped, program }: Props) {
         {decides && <EditorBar program={program} draft={draft} saved={saved} />}
       </Box>
       <Typography sx={{ color: 'text.secondary', maxWidth: 760 }}>
-        A program is a difference from the ladder as it ships: the schools chosen, and the gates
+        A program is a difference from the standard ladder: the schools chosen, and the gates
         changed. Verdicts made before keep the version they were made with.
       </Typography>
       <Box
@@ -90,8 +91,9 @@ export function Editor({ shipped, program }: Props) {
       >
         <Box sx={{ minWidth: 0 }}>
           {decides && (
-            <TextField
-              label="What the barn calls it"
+            <TextBox
+              label="Name"
+              becomes="Program/name"
               value={draft.content.name ?? ''}
               onChange={(event) =>
                 draft.change({ ...draft.content, name: event.target.value }, 'name')
@@ -112,6 +114,9 @@ export function Editor({ shipped, program }: Props) {
                   draft={draft}
                   mayChange={decides}
                 />
+              )}
+              {picked !== null && ladder.levels[picked] && (
+                <OneHorse content={draft.content} level={ladder.levels[picked].level} />
               )}
             </Box>
             <Box component="details">

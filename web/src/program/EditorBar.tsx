@@ -40,7 +40,7 @@ export function EditorBar({ program, draft, saved }: Props) {
         disabled={isAsShipped}
         onClick={() => draft.change({ ...content, gates: [], schools: {} })}
       >
-        All as it ships
+        Reset all to standard
       </Button>
       <Button variant="contained" disabled={!changed || save.isPending} onClick={keep}>
         {program ? `Save as version ${program.version + 1}` : 'Save'}

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -50,7 +51,7 @@ export function GateForm({ shown, shipped, draft, mayChange }: Props) {
             disabled={!changed}
             onClick={() => draft.change(resetGate(draft.content, target))}
           >
-            This gate as it ships
+            Reset to standard
           </Button>
         )}
       </Box>
@@ -86,8 +87,7 @@ export function GateForm({ shown, shipped, draft, mayChange }: Props) {
                   field={field}
                   value={
                     whole
-                      ? (valueAt(changedGate(draft.content, target), field.path) ??
-                        valueAt(shipped, field.path))
+                      ? changedOr(changedGate(draft.content, target), shipped, field.path)
                       : valueIn(draft.content, level, field.path, shipped)
                   }
                   ships={valueAt(shipped, field.path)}
@@ -120,7 +120,7 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
   const [text, setText] = useState<string | null>(null);
   const current = typed(field, value);
   const differs = value !== ships;
-  const says = differs ? `ships as ${said(field, ships)}` : ' ';
+  const says = differs ? `standard: ${said(field, ships)}` : ' ';
   const put = (next: Value) => onChange(next === ships ? undefined : next);
   if (field.choice)
     return (
@@ -143,15 +143,15 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
       </TextField>
     );
   const shown = text !== null && read(field, text) === value ? text : current;
-  const broken = text !== null && read(field, text) === null;
-  return (
+  const broken = text !== null && read(field, text) === undefined;
+  const box = (
     <TextField
       size="small"
       label={field.label}
       value={broken ? text : shown}
       disabled={!mayChange}
       error={broken}
-      helperText={broken ? 'a number' : says}
+      helperText={broken ? 'a number' : value === null && !differs ? 'no rail' : says}
       slotProps={{
         htmlInput: { inputMode: 'decimal' },
         input: {
@@ -161,12 +161,34 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
       onChange={(event) => {
         setText(event.target.value);
         const number = read(field, event.target.value);
-        if (number !== null) put(number);
+        if (number !== undefined) put(number);
       }}
       onBlur={() => setText(null)}
       sx={differs ? { '& input': { fontWeight: 800 } } : undefined}
     />
   );
+  if (!field.percent || !mayChange || typeof value !== 'number') return box;
+  return (
+    <Box sx={{ display: 'grid' }}>
+      {box}
+      <Slider
+        size="small"
+        aria-label={`${field.label}, slider`}
+        value={Math.round(value * 100)}
+        min={field.path === 'confidence' ? 50 : 0}
+        max={field.path === 'confidence' ? 99 : 100}
+        valueLabelDisplay="auto"
+        onChange={(_, next) => put(next / 100)}
+        sx={{ mx: 1, width: 'calc(100% - 16px)' }}
+      />
+    </Box>
+  );
+}
+
+/** What a change makes of a field; what it leaves alone is as it ships. */
+function changedOr(changed: object, shipped: object, path: string): Value | undefined {
+  const value = valueAt(changed, path);
+  return value === undefined ? valueAt(shipped, path) : value;
 }
 
 const choiceWord = (choice: string) =>
@@ -174,5 +196,6 @@ const choiceWord = (choice: string) =>
 
 function said(field: GateField, value: Value | undefined): string {
   if (field.choice) return choiceWord(String(value));
+  if (value === null) return 'no rail';
   return typed(field, value);
 }

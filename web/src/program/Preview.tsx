@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import CircularProgress from '@mui/material/CircularProgress';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -14,6 +13,8 @@ import { verdictWords } from '../words/answers';
 import { stateWords } from '../words/states';
 import type { Program } from './changes';
 import { previewQuery } from './queries';
+import { count } from '../words/plain';
+import { Waiting } from '../frame/Waiting';
 
 /** Typing is waited out for so long, in milliseconds. */
 const pause = 250;
@@ -32,9 +33,7 @@ export function Preview({ content, programId }: { content: Program; programId: s
     <Section
       title="What it would change"
       says={
-        everybody
-          ? 'On every horse of the barn, put on it as it stands here.'
-          : 'On the horses that are on it.'
+        everybody ? 'If every horse in the barn were on it as it is now.' : 'For the horses on it.'
       }
     >
       {programId !== null && (
@@ -61,7 +60,7 @@ export function Preview({ content, programId }: { content: Program; programId: s
         {preview.isError && (
           <Typography sx={{ color: 'error.main' }}>{preview.error.message}</Typography>
         )}
-        {preview.isPending && <CircularProgress size={28} aria-label="Judging" />}
+        {preview.isPending && <Waiting small label="Judging" />}
         {preview.data && !preview.isError && <Changes preview={preview.data} />}
       </Box>
     </Section>
@@ -70,7 +69,7 @@ export function Preview({ content, programId }: { content: Program; programId: s
 
 function Changes({ preview }: { preview: Schemas['Preview'] }) {
   const { horses, changes } = preview;
-  const judged = `${horses} ${horses === 1 ? 'horse' : 'horses'} judged`;
+  const judged = `${count(horses, 'horse')} judged`;
   if (horses === 0) return <Typography>No horse is on it yet.</Typography>;
   if (changes.length === 0) return <Typography>{judged}: no verdict would change.</Typography>;
   return (

@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { ladderQuery, programQuery } from '../ladder/queries';
+import { ladderQuery } from '../ladder/queries';
+import { programQuery } from './queries';
 import { useWho } from '../session/who';
 import { Editor } from './Editor';
 
@@ -26,7 +27,15 @@ export function ProgramPage() {
           ) : (
             <Asked query={program}>
               {(saved) => (
-                <Editor key={`${programId} ${saved.version}`} shipped={shipped} program={saved} />
+                <>
+                  {saved.unfit && (
+                    <Typography role="note" sx={{ mb: 2, borderLeft: '6px solid', pl: 1.5 }}>
+                      This program no longer fits: {saved.unfit}. Its horses are judged by the
+                      standard ladder until it is saved again.
+                    </Typography>
+                  )}
+                  <Editor key={`${programId} ${saved.version}`} shipped={shipped} program={saved} />
+                </>
               )}
             </Asked>
           )

@@ -7,6 +7,7 @@ import { useWho } from '../session/who';
 import { clockIn, dayIn, saidDay } from '../words/days';
 import { same } from './changes';
 import type { Draft } from './useDraft';
+import { count } from '../words/plain';
 
 interface Props {
   program: Schemas['ShownProgram'];
@@ -42,17 +43,13 @@ export function Versions({ program, draft, mayChange }: Props) {
               <Typography variant="body2" sx={{ color: 'text.secondary' }}>
                 {version.made_by}, {saidDay(dayIn(time_zone, new Date(version.made_at)), today)}{' '}
                 {clockIn(time_zone, version.made_at)}, on ladder {version.ladder_version}.{' '}
-                {holds(version.content)}
+                {version.content
+                  ? holds(version.content)
+                  : "This version of Cavesson can't read it; it is kept."}
               </Typography>
             </Box>
-            {mayChange && !same(version.content, draft.content) && (
-              <Button
-                size="small"
-                aria-label={`Take up version ${version.version}`}
-                onClick={() => draft.change(version.content)}
-              >
-                Take up
-              </Button>
+            {mayChange && version.content && !same(version.content, draft.content) && (
+              <TakeUp version={version} onTakeUp={draft.change} />
             )}
           </Box>
         ))}
@@ -61,7 +58,23 @@ export function Versions({ program, draft, mayChange }: Props) {
   );
 }
 
+interface TakeUpProps {
+  version: Schemas['ShownVersion'];
+  onTakeUp: (content: Schemas['Program']) => void;
+}
+
+function TakeUp({ version: { version, content }, onTakeUp }: TakeUpProps) {
+  return (
+    <Button
+      size="small"
+      aria-label={`Restore version ${version}`}
+      onClick={() => content && onTakeUp(content)}
+    >
+      Restore
+    </Button>
+  );
+}
+
 function holds({ gates = [], schools = {} }: Schemas['Program']): string {
-  const count = (many: number, one: string) => `${many} ${one}${many === 1 ? '' : 's'}`;
   return `${count(gates.length, 'gate')}, ${count(Object.keys(schools).length, 'school')} changed.`;
 }

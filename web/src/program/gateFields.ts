@@ -12,6 +12,8 @@ export interface GateField {
   /** Shares are typed in percent. */
   percent?: boolean;
   choice?: 'yes_no' | 'hand';
+  /** May be left empty: the gate is without that rail. */
+  optional?: boolean;
   /** Only for these measures; for all when left out. */
   measures?: MeasureKind[];
 }
@@ -30,15 +32,27 @@ export const groups: FieldGroup[] = [
     fields: [
       { path: 'least_count', label: 'Number to reach', measures: ['count'] },
       { path: 'soft_share', label: 'Soft share on each side', unit: '%', percent: true },
-      { path: 'low_share', label: 'Surely soft above', unit: '%', percent: true },
+      { path: 'low_share', label: 'Proven above', unit: '%', percent: true },
       { path: 'confidence', label: 'How sure that is', unit: '%', percent: true },
       { path: 'least_reps', label: 'Asks on each side' },
       { path: 'least_days', label: 'Days asked' },
       { path: 'first_ask_soft', label: 'First asks soft' },
       { path: 'first_ask_days', label: 'out of the last', unit: 'days' },
       { path: 'no_miss_reps', label: 'Soft in a row, none missed' },
-      { path: 'most_difference', label: 'Sides may differ by', unit: 'points', percent: true },
-      { path: 'most_time_ratio', label: 'Slower side may take', unit: 'times', measures: timed },
+      {
+        path: 'most_difference',
+        label: 'Sides may differ by',
+        unit: 'points',
+        percent: true,
+        optional: true,
+      },
+      {
+        path: 'most_time_ratio',
+        label: 'Slower side may take',
+        unit: 'times',
+        measures: timed,
+        optional: true,
+      },
       { path: 'level_below', label: 'Level below soft on its last day', choice: 'yes_no' },
     ],
   },
@@ -71,7 +85,7 @@ export const groups: FieldGroup[] = [
         measures: ['stop'],
       },
       { path: 'soft.off_bridle_s', label: 'Off the bridle within', unit: 's', measures: ['stop'] },
-      { path: 'soft.most_leaves', label: 'Times it may leave the frame', measures: ['carry'] },
+      { path: 'soft.most_leaves', label: 'Times out of the frame', measures: ['carry'] },
       { path: 'soft.most_tries', label: 'Tries to cross', measures: ['obstacle'] },
       { path: 'soft.pocket_ft', label: 'Pockets within', unit: 'ft of plan', measures: ['run'] },
     ],
@@ -92,7 +106,7 @@ export const groups: FieldGroup[] = [
 export const fieldsFor = (group: FieldGroup, measure: MeasureKind) =>
   group.fields.filter(({ measures }) => !measures || measures.includes(measure));
 
-export type Value = number | boolean | string;
+export type Value = number | boolean | string | null;
 
 /** A value of a gate, or of a part of one, by its way. */
 export function valueAt(gate: object, path: string): Value | undefined {
@@ -115,7 +129,8 @@ export function withValue(
       ? value
       : withValue((gate[step] as Record<string, unknown>) ?? {}, rest.join('.'), value);
   const empty =
-    below === undefined || (typeof below === 'object' && Object.keys(below).length === 0);
+    below === undefined ||
+    (typeof below === 'object' && below !== null && Object.keys(below).length === 0);
   if (empty) delete next[step];
   else next[step] = below;
   return next;
@@ -123,14 +138,15 @@ export function withValue(
 
 /** What stands in the field: percent as whole numbers, tenths where needed. */
 export function typed(field: GateField, value: Value | undefined): string {
-  if (value === undefined) return '';
+  if (value == null) return '';
   if (field.percent && typeof value === 'number') return String(Math.round(value * 1000) / 10);
   return String(value);
 }
 
-/** What was typed, as the gate has it; null when it is no number. */
-export function read(field: GateField, text: string): number | null {
+/** What was typed, as the gate has it: null where an optional field is empty, undefined when it is no number. */
+export function read(field: GateField, text: string): number | null | undefined {
   const number = Number(text.replace(',', '.'));
-  if (text.trim() === '' || !Number.isFinite(number)) return null;
+  if (text.trim() === '') return field.optional ? null : undefined;
+  if (!Number.isFinite(number)) return undefined;
   return field.percent ? Math.round(number * 10) / 1000 : number;
 }

@@ -3,6 +3,20 @@ import { v7 as uuidv7 } from 'uuid';
 import { answer, client, ProblemError, type Schemas } from '../api/client';
 import type { Program } from './changes';
 
+export const programsQuery = queryOptions({
+  queryKey: ['programs'],
+  queryFn: () => answer(client.GET('/api/programs')),
+});
+
+export const programQuery = (programId: string) =>
+  queryOptions({
+    queryKey: ['program', programId],
+    queryFn: () =>
+      answer(
+        client.GET('/api/programs/{program_id}', { params: { path: { program_id: programId } } }),
+      ),
+  });
+
 /** Which verdicts a program would change; `horses` null is those that are on it. */
 export const previewQuery = (content: Program, programId: string | null, horses: string[] | null) =>
   queryOptions({

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useWho } from '../session/who';
 import type { Program } from './changes';
 import {
   begun,
@@ -11,16 +12,16 @@ import {
   type Draft as Steps,
 } from './draft';
 
-const key = (programId: string) => `cavesson.program.${programId}`;
-
 /** A program being changed, kept on this device until it is saved. */
 export function useDraft(programId: string, from: number | null, saved: Program) {
+  const { barn_id, person_id } = useWho();
+  const key = `cavesson.program.${barn_id}.${person_id}.${programId}`;
   const [draft, setDraft] = useState<Steps>(
-    () => readDraft(localStorage.getItem(key(programId)), from) ?? begun(from, saved),
+    () => readDraft(localStorage.getItem(key), from) ?? begun(from, saved),
   );
   const put = (next: Steps) => {
-    if (next.steps.length === 1) localStorage.removeItem(key(programId));
-    else localStorage.setItem(key(programId), JSON.stringify(next));
+    if (next.steps.length === 1) localStorage.removeItem(key);
+    else localStorage.setItem(key, JSON.stringify(next));
     setDraft(next);
   };
   return {

@@ -1,68 +1,77 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import Typography from '@mui/material/Typography';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
-import { answerWords, seconds, sideWords } from '../words/answers';
-import { tryRefusedAgain } from './keep';
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
 import { useQueue } from './queue';
 
-/** Says how much is still only on this device; opens to what and why. Silent when nothing is. */
-export function KeptHere() {
-  const { db, state, says, kick } = useQueue();
-  const [open, setOpen] = useState(false);
-  const waiting = useLiveQuery(() => db.reps.where('state').equals('waiting').count(), [db]) ?? 0;
-  const refused =
-    useLiveQuery(() => db.reps.where('state').equals('refused').toArray(), [db]) ?? [];
-  if (waiting + refused.length === 0) return null;
-  const again = async () => {
-    await tryRefusedAgain(db);
-    kick();
-  };
+/** Dialogs are fetched when the page stands. */
+const WhyNotSent = lazy(async () => ({ default: (await import('./WhyNotSent')).WhyNotSent }));
+
+const tag = { whiteSpace: 'nowrap', minHeight: 48, flexShrink: 0 };
+
+/** In words where there is room; a sign and the number on a phone. */
+function Said({ sign, count, words }: { sign: string; count: number; words: string }) {
   return (
     <>
-      <Button size="small" onClick={() => setOpen(true)} sx={{ whiteSpace: 'nowrap' }}>
-        {refused.length > 0 ? `${refused.length} to look at` : `${waiting} kept here`}
+      <Box component="span" sx={{ display: { sm: 'none' }, fontSize: '1.1rem' }}>
+        {sign} {count}
+      </Box>
+      <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+        {count} {words}
+      </Box>
+    </>
+  );
+}
+
+/** Says how much is still only on this device; opens to why. Silent when nothing is. */
+export function KeptHere() {
+  const { db, storage } = useQueue();
+  const [open, setOpen] = useState(false);
+  const counts = useLiveQuery(async () => {
+    if (storage !== 'ready') return { waiting: 0, refused: 0 };
+    const of = async (state: string) => {
+      const reps = await db.reps.where({ state }).count();
+      const rides = await db.rides.where({ state }).toArray();
+      // A ride goes with its asks; alone it counts as one.
+      return reps > 0 ? reps : rides.length;
+    };
+    return { waiting: await of('waiting'), refused: await of('refused') };
+  }, [db, storage]);
+  const { waiting, refused } = counts ?? { waiting: 0, refused: 0 };
+  if (refused > 0) {
+    return (
+      <Button
+        component={Link}
+        to="/attention"
+        size="small"
+        aria-label={`${refused} ${refused === 1 ? 'needs' : 'need'} attention`}
+        sx={tag}
+      >
+        <Said
+          sign="!"
+          count={refused}
+          words={refused === 1 ? 'needs attention' : 'need attention'}
+        />
       </Button>
-      <Dialog open={open} onClose={() => setOpen(false)}>
-        <DialogTitle>Kept on this device</DialogTitle>
-        <DialogContent>
-          {waiting > 0 && (
-            <Typography>
-              {waiting} {waiting === 1 ? 'ask waits' : 'asks wait'} to be sent
-              {state === 'no signal' && '; there is no signal now. They go out by themselves'}
-              {state === 'signed out' && '; sign in again to send them'}
-              {state === 'not taken' && `; the barn did not take them: ${says}`}.
-            </Typography>
-          )}
-          {refused.length > 0 && (
-            <>
-              <Typography sx={{ mt: 1 }}>
-                The barn did not take these. They are not lost:
-              </Typography>
-              <ul>
-                {refused.map((rep) => (
-                  <li key={rep.repId}>
-                    {sideWords[rep.side]}, {seconds(rep.measure.time_s)},{' '}
-                    {answerWords[rep.measure.answer]}: {rep.refusedBecause}
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
-        </DialogContent>
-        <DialogActions>
-          {(refused.length > 0 || waiting > 0) && (
-            <Button onClick={() => void again()}>Try again now</Button>
-          )}
-          <Button variant="contained" onClick={() => setOpen(false)}>
-            Close
-          </Button>
-        </DialogActions>
-      </Dialog>
+    );
+  }
+  if (waiting === 0) return null;
+  return (
+    <>
+      <Button
+        size="small"
+        onClick={() => setOpen(true)}
+        aria-label={`${waiting} not sent yet`}
+        sx={tag}
+      >
+        <Said sign="↑" count={waiting} words="not sent yet" />
+      </Button>
+      {open && (
+        <Suspense fallback={null}>
+          <WhyNotSent waiting={waiting} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,9 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { touches } from '../live/touches';
+import { sessionEnded } from '../session/queries';
 import { useWho } from '../session/who';
 import { keptDatabase } from './db';
+import { Keeper } from './Keeper';
 import { QueueContext } from './queue';
 import { Sender, type SenderState } from './Sender';
+import { useStorage } from './storage';
+
+const triedKey = 'cavesson.tried-by';
 
 /** Opens this person's own queue and keeps sending from it. */
 export function QueueProvider({ children }: { children: ReactNode }) {
@@ -12,23 +18,49 @@ export function QueueProvider({ children }: { children: ReactNode }) {
   const [{ state, says }, setSent] = useState<{ state: SenderState; says?: string }>({
     state: 'at rest',
   });
-  const sender = useRef<Sender | null>(null);
   const db = useMemo(() => keptDatabase(barn_id, person_id), [barn_id, person_id]);
+  const { storage, tryAgain } = useStorage(db);
+  const sender = useMemo(
+    () =>
+      new Sender(
+        db,
+        person_id,
+        (next, why) => {
+          setSent({ state: next, says: why });
+          if (next === 'signed out' || next === 'another person') sessionEnded(queries);
+        },
+        (horseIds) =>
+          void queries.invalidateQueries({
+            predicate: ({ queryKey }) => horseIds.some((horseId) => touches(queryKey, horseId)),
+          }),
+      ),
+    [db, person_id, queries],
+  );
+  const keeper = useMemo(() => new Keeper(db, () => sender.kick()), [db, sender]);
   useEffect(() => {
-    const made = new Sender(
-      db,
-      (next, why) => setSent({ state: next, says: why }),
-      () =>
-        void queries.invalidateQueries({
-          predicate: ({ queryKey }) => queryKey[0] !== 'session' && queryKey[0] !== 'ladder',
-        }),
-    );
-    sender.current = made;
-    return made.start();
-  }, [db, queries]);
+    if (storage !== 'ready') return;
+    const stop = sender.start();
+    // A newer application may send what an older one could not.
+    const tried = `${triedKey}.${db.name}`;
+    if (localStorage.getItem(tried) !== __BUILD__) {
+      localStorage.setItem(tried, __BUILD__);
+      void sender.tryRefusedAgain();
+    }
+    return stop;
+  }, [db, sender, storage]);
   const queue = useMemo(
-    () => ({ db, state, says, kick: () => sender.current?.kick() }),
-    [db, state, says],
+    () => ({
+      db,
+      keeper,
+      storage,
+      openStorage: tryAgain,
+      state,
+      says,
+      kick: () => sender.kick(),
+      tryRefusedAgain: () => sender.tryRefusedAgain(),
+      sendAll: () => sender.sendAll(),
+    }),
+    [db, keeper, storage, tryAgain, state, says, sender],
   );
   return <QueueContext.Provider value={queue}>{children}</QueueContext.Provider>;
 }

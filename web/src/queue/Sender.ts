@@ -1,10 +1,19 @@
 import { NoSignalError, ProblemError } from '../api/client';
+import { tryRefusedAgain } from './attention';
 import type { KeptDatabase } from './db';
-import { sendWaiting } from './send';
+import { sendWaiting, type Sent } from './send';
 
-export type SenderState = 'at rest' | 'sending' | 'no signal' | 'signed out' | 'not taken';
+export type SenderState =
+  'at rest' | 'sending' | 'no signal' | 'signed out' | 'another person' | 'update' | 'not taken';
 
 const waits = [2_000, 4_000, 8_000, 15_000, 30_000];
+
+/** What a refusal of the whole means. */
+function stateOf({ status, problem }: ProblemError): SenderState {
+  if (status === 401) return 'signed out';
+  if (status === 426) return 'update';
+  return problem.type === '/problems/another-person' ? 'another person' : 'not taken';
+}
 
 /**
  * Sends what is kept on this device whenever there is something and a signal,
@@ -19,8 +28,9 @@ export class Sender {
 
   constructor(
     private readonly db: KeptDatabase,
+    private readonly personId: string,
     private readonly onState: (state: SenderState, says?: string) => void,
-    private readonly onSent: () => void,
+    private readonly onSent: (horseIds: string[]) => void,
   ) {}
 
   start(): () => void {
@@ -48,14 +58,30 @@ export class Sender {
     else void this.run();
   }
 
+  /** What was refused may be taken now: after an update, or a sign-in. */
+  async tryRefusedAgain(): Promise<void> {
+    await tryRefusedAgain(this.db);
+    this.failures = 0;
+    this.kick();
+  }
+
+  /** Sends all that can be sent now; how many rows still wait. */
+  async sendAll(): Promise<number> {
+    while (this.running) await new Promise((next) => setTimeout(next, 50));
+    await this.run();
+    const { rides, reps } = this.db;
+    const waiting = { state: 'waiting' };
+    return (await reps.where(waiting).count()) + (await rides.where(waiting).count());
+  }
+
   private async run(): Promise<void> {
     this.running = true;
     try {
       for (;;) {
         this.again = false;
-        const sent = await this.sendAlone();
-        if (sent === 'nothing' && !this.again) break;
-        if (sent === 'sent') this.onSent();
+        const { how, horseIds } = await this.sendAlone();
+        if (how === 'nothing' && !this.again) break;
+        if (how !== 'nothing') this.onSent(horseIds);
       }
       this.failures = 0;
       this.onState('at rest');
@@ -67,10 +93,10 @@ export class Sender {
   }
 
   /** Two open tabs take turns. */
-  private async sendAlone() {
+  private async sendAlone(): Promise<Sent> {
     const send = async () => {
-      const sent = await sendWaiting(this.db);
-      if (sent !== 'nothing') this.onState('sending');
+      const sent = await sendWaiting(this.db, this.personId);
+      if (sent.how !== 'nothing') this.onState('sending');
       return sent;
     };
     // The lock manager is missing outside secure contexts; uploads are idempotent anyway.
@@ -79,7 +105,7 @@ export class Sender {
 
   private waitAfter(error: unknown): void {
     if (error instanceof ProblemError) {
-      this.onState(error.status === 401 ? 'signed out' : 'not taken', error.message);
+      this.onState(stateOf(error), error.message);
     } else if (error instanceof NoSignalError) {
       this.onState('no signal');
     } else {

@@ -1,63 +1,122 @@
-import { Dexie, type EntityTable } from 'dexie';
+import { Dexie, type EntityTable, type Transaction } from 'dexie';
+import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../api/client';
 import type { Give } from '../words/measures';
 
+/** What this device knows and the server may not: rides, their blocks, reps, holds. */
+
+/** waiting: to be sent. refused: the server said why not; it waits for a person. dropped: taken out by one. */
+export type RowState = 'waiting' | 'sent' | 'refused' | 'dropped';
+
+/** Where a row stands on its way to the server. */
+export interface Row {
+  state: RowState;
+  /** Rises with each change here; an answer of the server is about one version. */
+  version: number;
+  /** Why the server did not take it, and at which field. */
+  refusedBecause?: string;
+  refusedAt?: string;
+}
+
 /** A ride as this device knows it. */
-export interface KeptRide {
+export interface KeptRide extends Row {
   rideId: string;
   horseId: string;
-  skill: string;
-  rung: string;
+  /** What people call the horse, to say so on every page. */
+  horseName: string;
   /** Calendar day where the barn is. */
   day: string;
+  /** As this device's clock stood; never changes once it was sent. */
   startedAt: string;
-  finishedAt: string | null;
+  /** By how many seconds the clock was set forward since, as far as it was seen. */
+  setForwardS: number;
+  /** Milliseconds from the start to what happened last, and the wall clock then. */
+  lastMs: number;
+  lastWall: number;
+  /** The number of the next ask. */
+  nextSequence: number;
+  finishedAfterMs: number | null;
+  openedAgain: number;
   /** What made it unlike the others; unset while nobody said on this device. */
   marks?: Schemas['RideMark'][];
   /** All faults seen in its parts; unset while nobody said on this device. */
   faults?: Schemas['BlockFault'][];
-  /** waiting: the server does not know it, or not its finish. */
-  state: 'waiting' | 'sent' | 'refused';
-  version: number;
-  refusedBecause?: string;
+}
+
+/** A part of a ride: one level, asked for a while. */
+export interface KeptBlock {
+  blockId: string;
+  rideId: string;
+  position: number;
+  skill: string;
+  rung: string;
 }
 
 /** A rep as this device knows it. */
-export interface KeptRep {
+export interface KeptRep extends Row {
   repId: string;
   rideId: string;
+  blockId: string;
   skill: string;
   rung: string;
   side: Schemas['Side'];
+  sequence: number;
+  askedAfterMs: number;
   askedAt: string;
   measure: Give;
   undone: boolean;
-  state: 'waiting' | 'sent' | 'refused';
-  version: number;
+  /** How often it was taken back or brought back. */
+  changes: number;
   /** Decided by the server; unknown until it was sent. */
   soft?: boolean;
-  refusedBecause?: string;
+}
+
+/** A hold: kept from the moment of the press until what the horse did is known. */
+export interface KeptHold {
+  /** The id of the rep it becomes. */
+  repId: string;
+  horseId: string;
+  horseName: string;
+  skill: string;
+  rung: string;
+  levelName: string;
+  side: Schemas['Side'];
+  hand: Schemas['HandWeight'];
+  /** ISO time of the press, and milliseconds since the ride's start where it has begun. */
+  askedAt: string;
+  /** Seconds held, as far as is known. */
+  heldS: number;
+  /** The page it is held on. When that page is gone, the hold is a question. */
+  page: string;
+  /** The device broke it off, or the page is gone. */
+  cutOff: boolean;
 }
 
 export type KeptDatabase = Dexie & {
   rides: EntityTable<KeptRide, 'rideId'>;
+  blocks: EntityTable<KeptBlock, 'blockId'>;
   reps: EntityTable<KeptRep, 'repId'>;
+  holds: EntityTable<KeptHold, 'repId'>;
 };
 
-const stores = { rides: 'rideId, horseId, state', reps: 'repId, rideId, state' };
+const before = { rides: 'rideId, horseId, state', reps: 'repId, rideId, state' };
+const stores = { ...before, blocks: 'blockId, rideId', holds: 'repId, horseId' };
 
 const open = new Map<string, KeptDatabase>();
 
+export const databaseName = (barnId: string, personId: string) => `cavesson-${barnId}-${personId}`;
+
 /** What one person of one barn recorded on this device. Nobody else's is sent or shown. */
 export function keptDatabase(barnId: string, personId: string): KeptDatabase {
-  const name = `cavesson-${barnId}-${personId}`;
+  const name = databaseName(barnId, personId);
   const known = open.get(name);
   if (known) return known;
-  const db = new Dexie(name) as KeptDatabase;
-  db.version(1).stores(stores);
+  // Strict: a write that is answered is on the disk, not only on its way there.
+  const db = new Dexie(name, { chromeTransactionDurability: 'strict' }) as KeptDatabase;
+  db.version(1).stores(before);
   // What a level is asked at was called a gait; now it is a rung.
   db.version(2)
-    .stores(stores)
+    .stores(before)
     .upgrade(async (old) => {
       const rename = (row: { gait?: string; rung?: string }) => {
         row.rung ??= row.gait;
@@ -66,6 +125,68 @@ export function keptDatabase(barnId: string, personId: string): KeptDatabase {
       await old.table('rides').toCollection().modify(rename);
       await old.table('reps').toCollection().modify(rename);
     });
+  // A level belongs to the rep, and a ride has blocks.
+  db.version(3).stores(stores).upgrade(giveBlocks);
   open.set(name, db);
   return db;
+}
+
+interface OldRide extends Row {
+  rideId: string;
+  horseId: string;
+  day: string;
+  startedAt: string;
+  finishedAt: string | null;
+}
+
+type OldRep = Omit<KeptRep, 'blockId' | 'sequence' | 'askedAfterMs' | 'changes'>;
+
+/** Rides from before had no blocks, no order but the clock's, and their finish as a time of day. */
+async function giveBlocks(old: Transaction) {
+  const rides = (await old.table('rides').toArray()) as OldRide[];
+  const all = (await old.table('reps').toArray()) as OldRep[];
+  for (const ride of rides) {
+    const reps = all
+      .filter((rep) => rep.rideId === ride.rideId)
+      .sort((a, b) => (a.askedAt < b.askedAt ? -1 : 1));
+    if (reps.length === 0 && ride.finishedAt === null) {
+      await old.table('rides').delete(ride.rideId);
+      continue;
+    }
+    const start = Date.parse(ride.startedAt);
+    const since = (at: string) => Math.max(0, Date.parse(at) - start);
+    const blocks: KeptBlock[] = [];
+    for (const [sequence, rep] of reps.entries()) {
+      let block = blocks.find(({ skill, rung }) => skill === rep.skill && rung === rep.rung);
+      if (!block) {
+        block = {
+          blockId: uuidv7(),
+          rideId: ride.rideId,
+          position: blocks.length,
+          skill: rep.skill,
+          rung: rep.rung,
+        };
+        blocks.push(block);
+      }
+      await old.table('reps').put({
+        ...rep,
+        blockId: block.blockId,
+        sequence,
+        askedAfterMs: since(rep.askedAt),
+        changes: rep.undone ? 1 : 0,
+      });
+    }
+    await old.table('blocks').bulkAdd(blocks);
+    const last = reps.at(-1)?.askedAt ?? ride.startedAt;
+    await old.table('rides').put({
+      ...ride,
+      horseName: '',
+      setForwardS: 0,
+      lastMs: since(last),
+      lastWall: Date.parse(last),
+      nextSequence: reps.length,
+      finishedAfterMs: ride.finishedAt === null ? null : since(ride.finishedAt),
+      openedAgain: 0,
+    });
+  }
 }

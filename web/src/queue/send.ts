@@ -1,109 +1,190 @@
 import { answer, client, ProblemError, type Schemas } from '../api/client';
+import { mostAtOnce, type Batch } from './batch';
+import { asSentRep, asSentRide, waiting } from './batch';
 import type { KeptDatabase, KeptRep, KeptRide } from './db';
 
 /** One attempt at sending what waits; what the server refuses is set aside with its reason. */
 
-/** Well below what the server takes at once. */
-const mostReps = 500;
-const mostRides = 100;
+export interface Sent {
+  /** nothing: nothing waited. refused: something was set aside. */
+  how: 'nothing' | 'sent' | 'refused';
+  /** The horses of which the server knows more now. */
+  horseIds: string[];
+}
 
-export type Sent = 'nothing' | 'sent' | 'refused';
+/** The form of a batch; the server answers 426 when it reads another. */
+const batchForm = '2';
 
-/** @throws NoSignalError, or a ProblemError that no field explains; both leave everything waiting. */
-export async function sendWaiting(db: KeptDatabase): Promise<Sent> {
-  const { rides, reps } = await waiting(db);
-  if (rides.length === 0 && reps.length === 0) return 'nothing';
-  const body = { rides: rides.map(asSentRide), reps: reps.map(asSentRep) };
+/** Problems that are about who and when, not about a row. */
+const notOfARow = new Set([401, 403, 408, 426, 429, 502, 503, 504]);
+
+const isAboutRows = ({ status, problem }: ProblemError) =>
+  !notOfARow.has(status) && problem.type !== '/problems/another-person';
+
+/** @throws NoSignalError, or a ProblemError that is about no row; both leave everything waiting. */
+export async function sendWaiting(db: KeptDatabase, personId: string): Promise<Sent> {
+  const batch = await waiting(db, mostAtOnce);
+  if (batch.rides.length === 0) return { how: 'nothing', horseIds: [] };
+  const how = await sendPart(db, personId, batch);
+  return { how, horseIds: [...new Set(batch.rides.map((ride) => ride.horseId))] };
+}
+
+/** Sends a part; one that breaks the server is halved until the row that does it stands alone. */
+async function sendPart(
+  db: KeptDatabase,
+  personId: string,
+  batch: Batch,
+): Promise<'sent' | 'refused'> {
   try {
-    const stored = await answer(client.POST('/api/batches', { body }));
-    await markSent(db, rides, reps, stored.soft);
+    await send(db, personId, batch);
     return 'sent';
   } catch (error) {
-    if (error instanceof ProblemError && (await setAside(db, rides, reps, error))) return 'refused';
-    throw error;
+    if (!(error instanceof ProblemError) || !isAboutRows(error)) throw error;
+    if (await setAside(db, batch, error)) return 'refused';
+    const parts = halves(batch);
+    if (parts) {
+      let how: 'sent' | 'refused' = 'sent';
+      for (const part of parts) {
+        if ((await sendPart(db, personId, part)) === 'refused') how = 'refused';
+      }
+      return how;
+    }
+    return sendAlone(db, personId, batch, error);
   }
 }
 
-/** As much as one batch takes: asks with the rides they belong to, then rides that were finished or spoken of. */
-async function waiting(db: KeptDatabase): Promise<{ rides: KeptRide[]; reps: KeptRep[] }> {
-  const reps = await db.reps.where('state').equals('waiting').limit(mostReps).toArray();
-  const asked = new Set(reps.map((rep) => rep.rideId));
-  const everAsked = new Set(await db.reps.orderBy('rideId').uniqueKeys());
-  const rides = (await db.rides.where('state').equals('waiting').toArray())
-    .filter((ride) => everAsked.has(ride.rideId) || ride.marks || ride.faults)
-    .sort((a, b) => Number(asked.has(b.rideId)) - Number(asked.has(a.rideId)));
-  const later = new Set(rides.slice(mostRides).map((ride) => ride.rideId));
-  return { rides: rides.slice(0, mostRides), reps: reps.filter((rep) => !later.has(rep.rideId)) };
+/** One row alone: it is set aside when it fails again while the server is otherwise well. */
+async function sendAlone(
+  db: KeptDatabase,
+  personId: string,
+  row: Batch,
+  { status }: ProblemError,
+): Promise<'sent' | 'refused'> {
+  await answer(client.GET('/api/health'));
+  try {
+    await send(db, personId, row);
+    return 'sent';
+  } catch (error) {
+    if (!(error instanceof ProblemError) || error.status !== status) throw error;
+    await answer(client.GET('/api/health'));
+    await setAsideWhole(db, row, error);
+    return 'refused';
+  }
 }
 
-function asSentRide(ride: KeptRide): Schemas['NewRide'] {
-  return {
-    ride_id: ride.rideId,
-    horse_id: ride.horseId,
-    started_at: ride.startedAt,
-    finished_at: ride.finishedAt,
-    ...(ride.marks && { marks: ride.marks }),
-    ...(ride.faults && { faults: ride.faults }),
+async function send(db: KeptDatabase, personId: string, { rides, reps, blocks }: Batch) {
+  const body = {
+    person_id: personId,
+    sent_at: new Date().toISOString(),
+    rides: rides.map((ride) => asSentRide(ride, blocks)),
+    reps: reps.map(asSentRep),
   };
+  const params = { header: { 'cavesson-batch-form': Number(batchForm) } };
+  const stored = await answer(client.POST('/api/batches', { body, params }));
+  await markSent(db, rides, reps, stored.soft);
 }
 
-function asSentRep(rep: KeptRep): Schemas['NewRep'] {
-  return {
-    rep_id: rep.repId,
-    ride_id: rep.rideId,
-    skill: rep.skill,
-    rung: rep.rung,
-    side: rep.side,
-    asked_at: rep.askedAt,
-    measure: rep.measure,
-    undone: rep.undone,
-  };
+/** Two parts of a batch, each ride with its own reps; null when it is one row already. */
+function halves(batch: Batch): [Batch, Batch] | null {
+  const { rides, reps, blocks } = batch;
+  if (rides.length > 1) {
+    const half = Math.ceil(rides.length / 2);
+    const part = (some: KeptRide[]) => {
+      const ids = new Set(some.map((ride) => ride.rideId));
+      return { rides: some, reps: reps.filter((rep) => ids.has(rep.rideId)), blocks };
+    };
+    return [part(rides.slice(0, half)), part(rides.slice(half))];
+  }
+  if (reps.length > 1) {
+    const half = Math.ceil(reps.length / 2);
+    return [
+      { rides, reps: reps.slice(0, half), blocks },
+      { rides, reps: reps.slice(half), blocks },
+    ];
+  }
+  // The ride goes alone first: then its one rep stands alone.
+  if (reps.length === 1 && rides.some((ride) => ride.state === 'waiting')) {
+    return [
+      { rides, reps: [], blocks },
+      { rides: rides.map((ride) => ({ ...ride, state: 'sent' as const })), reps, blocks },
+    ];
+  }
+  return null;
 }
 
 /** A row that changed while it was under way goes out again. */
 async function markSent(db: KeptDatabase, rides: KeptRide[], reps: KeptRep[], soft: boolean[]) {
   await db.transaction('rw', db.rides, db.reps, async () => {
     for (const ride of rides) {
-      await db.rides
-        .where('rideId')
-        .equals(ride.rideId)
-        .modify((row) => {
-          if (row.version === ride.version) row.state = 'sent';
-        });
+      await db.rides.where({ rideId: ride.rideId }).modify((row) => {
+        if (row.version === ride.version && row.state === 'waiting') row.state = 'sent';
+      });
     }
     for (const [index, rep] of reps.entries()) {
-      await db.reps
-        .where('repId')
-        .equals(rep.repId)
-        .modify((row) => {
-          row.soft = soft[index];
-          if (row.version === rep.version) row.state = 'sent';
-        });
+      await db.reps.where({ repId: rep.repId }).modify((row) => {
+        row.soft = soft[index];
+        if (row.version === rep.version && row.state === 'waiting') row.state = 'sent';
+      });
     }
   });
 }
 
 /** Sets aside what a problem names by pointer; false when it names nothing of this batch. */
-async function setAside(
-  db: KeptDatabase,
-  rides: KeptRide[],
-  reps: KeptRep[],
-  { problem }: ProblemError,
-): Promise<boolean> {
+async function setAside(db: KeptDatabase, batch: Batch, { problem }: ProblemError) {
   let named = 0;
   await db.transaction('rw', db.rides, db.reps, async () => {
     for (const { field, says } of problem.errors ?? []) {
       const [, list, index] = field.split('/');
-      const refused = { state: 'refused' as const, refusedBecause: says };
-      const ride = list === 'rides' ? rides[Number(index)] : undefined;
-      const rep = list === 'reps' ? reps[Number(index)] : undefined;
-      if (ride) {
-        named += await db.rides.update(ride.rideId, refused);
-        // Its reps cannot be stored without it.
-        await db.reps.where('rideId').equals(ride.rideId).modify(refused);
-      }
-      if (rep) named += await db.reps.update(rep.repId, refused);
+      const ride = list === 'rides' ? batch.rides[Number(index)] : undefined;
+      const rep = list === 'reps' ? batch.reps[Number(index)] : undefined;
+      if (ride) named += await refuseRide(db, ride, batch.reps, says, field);
+      if (rep) named += await refuse(db.reps.where({ repId: rep.repId }), rep.version, says, field);
     }
   });
   return named > 0;
 }
+
+async function setAsideWhole(db: KeptDatabase, { rides, reps }: Batch, { problem }: ProblemError) {
+  const says = problem.detail;
+  const [ride] = rides;
+  const [rep] = reps;
+  await db.transaction('rw', db.rides, db.reps, async () => {
+    if (rep) await refuse(db.reps.where({ repId: rep.repId }), rep.version, says, '');
+    else if (ride) await refuseRide(db, ride, [], says, '');
+  });
+}
+
+/** A ride that cannot be stored, and with it those of its reps that were sent along. */
+async function refuseRide(
+  db: KeptDatabase,
+  ride: KeptRide,
+  reps: KeptRep[],
+  says: string,
+  field: string,
+): Promise<number> {
+  let named = await refuse(db.rides.where({ rideId: ride.rideId }), ride.version, says, field);
+  for (const rep of reps.filter(({ rideId }) => rideId === ride.rideId)) {
+    named += await refuse(db.reps.where({ repId: rep.repId }), rep.version, says, field);
+  }
+  return named;
+}
+
+/** Only the version that was sent, and only while it waits. */
+async function refuse<T extends KeptRide | KeptRep>(
+  row: { modify: (change: (row: T) => void) => PromiseLike<number> },
+  version: number,
+  says: string,
+  field: string,
+): Promise<number> {
+  let refused = 0;
+  await row.modify((kept) => {
+    if (kept.version !== version || kept.state === 'dropped') return;
+    kept.state = 'refused';
+    kept.refusedBecause = says;
+    kept.refusedAt = field.split('/').slice(3).join('/');
+    refused += 1;
+  });
+  return refused;
+}
+
+export type SentRep = Schemas['NewRep'];

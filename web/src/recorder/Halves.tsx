@@ -30,7 +30,6 @@ export function Halves({ recorder }: { recorder: Recorder }) {
         </Box>
       ))}
       {!hold && <LiveRein reps={reps} longestSoftS={recorder.longestSoftS} />}
-      {recorder.cutOff && <CutOff recorder={recorder} />}
     </Box>
   );
 }
@@ -39,9 +38,11 @@ function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidd
   const hold = recorder.hold?.side === side ? recorder.hold : null;
   const own = recorder.reps.filter((rep) => rep.side === side);
   const last = own.at(-1);
+  const ready = recorder.storage === 'ready';
   return (
     <Box
       {...recorder.half(side)}
+      aria-disabled={!ready}
       data-zone={hold ? 'half' : undefined}
       data-testid={`half-${side}`}
       role="group"
@@ -57,7 +58,8 @@ function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidd
         pl: { xs: 2, md: side === 'left' ? '22%' : 2 },
         pr: { xs: 2, md: side === 'right' ? '22%' : 2 },
         touchAction: 'none',
-        cursor: 'pointer',
+        cursor: ready ? 'pointer' : 'wait',
+        opacity: ready ? 1 : 0.45,
         bgcolor: hold ? 'text.primary' : 'transparent',
         color: hold ? 'background.default' : 'text.primary',
       }}
@@ -113,58 +115,10 @@ function Running({ hold }: { hold: Hold }) {
         {elapsedS(hold, now).toFixed(1)}
       </Typography>
       <Typography component="span" sx={{ fontSize: '1.15rem' }}>
-        {hold.zone === 'half' && 'let go when it gives'}
+        {hold.zone === 'half' && 'let go on the give'}
         {hold.zone === 'off' && 'let go: not an ask'}
         {hold.zone !== 'half' && hold.zone !== 'off' && 'let go there'}
       </Typography>
-    </Box>
-  );
-}
-
-/** The device broke a hold off (a call, a gesture): the ask is not lost. */
-function CutOff({ recorder }: { recorder: Recorder }) {
-  const { cutOff, settleCutOff } = recorder;
-  if (!cutOff) return null;
-  const button = (label: string, answer: 'gave' | 'did_not_give' | null) => (
-    <Box
-      component="button"
-      type="button"
-      onClick={() => void settleCutOff(answer)}
-      sx={{
-        flex: 1,
-        minHeight: 76,
-        font: 'inherit',
-        fontWeight: 700,
-        bgcolor: 'background.paper',
-        color: 'text.primary',
-        border: '2px solid',
-        borderRadius: '5px',
-      }}
-    >
-      {label}
-    </Box>
-  );
-  return (
-    <Box
-      role="alertdialog"
-      aria-label="A hold was cut off"
-      sx={{
-        position: 'absolute',
-        inset: 'auto 0 0 0',
-        bgcolor: 'background.paper',
-        p: 2,
-        borderTop: '3px solid',
-      }}
-    >
-      <Typography sx={{ mb: 1 }}>
-        The device cut off a {seconds(cutOff.time_s)} hold on the {cutOff.side}. What did the horse
-        do?
-      </Typography>
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        {button('Gave', 'gave')}
-        {button('Did not give', 'did_not_give')}
-        {button('Not an ask', null)}
-      </Box>
     </Box>
   );
 }

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect } from 'react';
 import { hands, handWords, type HandWeight } from '../words/answers';
+import { useKey } from './useKey';
 
 interface Props {
   hand: HandWeight;
@@ -13,14 +13,8 @@ interface Props {
 export function HandBar({ hand, onHand }: Props) {
   const at = hands.indexOf(hand);
   const [lighter, heavier] = [hands[at - 1], hands[at + 1]];
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key === '+' && heavier) onHand(heavier);
-      if (event.key === '-' && lighter) onHand(lighter);
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [heavier, lighter, onHand]);
+  useKey('+', () => heavier && onHand(heavier));
+  useKey('-', () => lighter && onHand(lighter));
   return (
     <Box
       role="group"

@@ -4,18 +4,23 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { keyHelp } from './keys';
+import { keysOn, turnKeys } from './keysOn';
+import { useKey } from './useKey';
 
 /** How to record by thumb and by key; `?` opens it. */
 export function KeysHelp() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => event.key === '?' && setOpen(true);
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  const [on, setOn] = useState(keysOn);
+  const turn = (next: boolean) => {
+    turnKeys(next);
+    setOn(next);
+  };
+  useKey('?', () => setOpen(true));
   return (
     <>
       <Button
@@ -49,6 +54,11 @@ export function KeysHelp() {
               </Box>
             ))}
           </Box>
+          <FormControlLabel
+            sx={{ mt: 1, minHeight: 48 }}
+            control={<Switch checked={on} onChange={(_, next) => turn(next)} />}
+            label="Single keys record"
+          />
         </DialogContent>
         <DialogActions>
           <Button variant="contained" onClick={() => setOpen(false)}>

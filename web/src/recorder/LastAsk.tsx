@@ -1,27 +1,33 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { KeptRep } from '../queue/db';
 import { answerWords, seconds, sideWords } from '../words/answers';
 import { ChangeAnswer } from './ChangeAnswer';
+import { useKey } from './useKey';
 import type { Recorder } from './useRecorder';
 
 /** The last ask, always in reach: undo it, change its answer; and the end of the ride. */
 export function LastAsk({ recorder }: { recorder: Recorder }) {
-  const { last, undo } = recorder;
+  const { last, takenBack, undo, bringBack } = recorder;
   const [changing, setChanging] = useState(false);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() === 'u' && !event.repeat) void undo();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [undo]);
+  useKey('u', () => void undo());
+  const inMemory = recorder.unsaved > 0;
   return (
     <Box component="footer" sx={{ px: 1, pb: 'max(8px, env(safe-area-inset-bottom))' }}>
-      {last ? (
+      {takenBack ? (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 56 }}>
+          <Typography role="status" sx={{ flex: 1 }}>
+            Taken back: {inWords(takenBack)}
+          </Typography>
+          <Button variant="text" onClick={() => void bringBack()} sx={{ minHeight: 56 }}>
+            Bring back
+          </Button>
+        </Box>
+      ) : last ? (
         <Button
+          disabled={inMemory}
           fullWidth
           variant="text"
           onClick={() => setChanging(true)}
@@ -43,7 +49,7 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
       )}
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button
-          disabled={!last}
+          disabled={!last || inMemory}
           onClick={() => void undo()}
           sx={{
             flex: 1,
@@ -57,7 +63,7 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
         </Button>
         <Button
           variant="contained"
-          disabled={!recorder.ride}
+          disabled={recorder.storage !== 'ready' || inMemory || recorder.questions > 0}
           onClick={() => void recorder.finishRide()}
           sx={{ flex: 1, minHeight: 76, fontSize: '1.3rem' }}
         >
@@ -75,6 +81,7 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
   );
 }
 
-function lastInWords({ side, measure }: KeptRep): string {
-  return `Last: ${sideWords[side].toLowerCase()}, ${seconds(measure.time_s)}, ${answerWords[measure.answer]}`;
-}
+const inWords = ({ side, measure }: KeptRep) =>
+  `${sideWords[side].toLowerCase()}, ${seconds(measure.time_s)}, ${answerWords[measure.answer]}`;
+
+const lastInWords = (rep: KeptRep) => `Last: ${inWords(rep)}`;

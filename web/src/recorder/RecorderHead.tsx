@@ -21,7 +21,7 @@ export function RecorderHead({ recorder }: { recorder: Recorder }) {
       </Button>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography variant="h1" noWrap sx={{ fontSize: '1.5rem' }}>
-          {recorder.horse?.name ?? ' '}
+          {recorder.horseName || ' '}
         </Typography>
         <Typography sx={{ lineHeight: 1.2 }}>{recorder.name}</Typography>
       </Box>

@@ -10,31 +10,35 @@ import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath, levelQuery } from '../level/queries';
 import { useLevel } from '../level/useLevel';
-import { useWho } from '../session/who';
+import { useQueue } from '../queue/queue';
+import { SignedOutBar } from '../session/SignInAgain';
+import { useSessionEnded, useWho } from '../session/who';
 import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';
 import { HandBar } from './HandBar';
 import { Halves } from './Halves';
 import { LastAsk } from './LastAsk';
+import { NoStorage } from './NoStorage';
+import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
+import { hasFace } from './rideable';
 import { useRecorder } from './useRecorder';
 
 /** The recorder, for those who record and a horse and level that are there. */
 export function RecorderPage() {
   const { records } = useWho();
+  const { storage } = useQueue();
   const level = useLevel();
   const judged = useQuery(levelQuery(level));
   if (!records) return <NotYours gate={levelPath(level)} />;
   // Without signal the level cannot be fetched; the ride goes on all the same.
-  if (judged.error instanceof ProblemError)
+  if (judged.error instanceof ProblemError && judged.error.status !== 401 && !judged.data)
     return <PageFrame title="Ride">{<Asked query={judged}>{() => null}</Asked>}</PageFrame>;
   // Without the level nothing is known of how it is asked: a give on each side then.
-  if (judged.data && !timesGives(judged.data.level)) return <OtherFace level={judged.data.level} />;
-  return <Recording />;
+  if (judged.data && !hasFace(judged.data.level)) return <OtherFace level={judged.data.level} />;
+  if (storage !== 'ready' && storage !== 'opening') return <NoStorage />;
+  return <Recording key={`${level.horseId}/${level.skill}/${level.rung}`} />;
 }
-
-const timesGives = ({ measure, sides }: Schemas['LevelBrief']) =>
-  measure === 'give' && sides === 'each';
 
 function OtherFace({ level }: { level: Schemas['LevelBrief'] }) {
   return (
@@ -67,6 +71,7 @@ function Recording() {
   const { light } = useLight();
   const theme = useMemo(() => themeFor(light === 'evening' ? 'evening' : 'sun'), [light]);
   const recorder = useRecorder();
+  const ended = useSessionEnded();
   return (
     <ThemeProvider theme={theme}>
       <title>Ride · Cavesson</title>
@@ -84,6 +89,8 @@ function Recording() {
         }}
       >
         <RecorderHead recorder={recorder} />
+        {ended && <SignedOutBar />}
+        <NotSaved recorder={recorder} />
         <Halves recorder={recorder} />
         <HandBar hand={recorder.hand} onHand={recorder.setHand} />
         <LastAsk recorder={recorder} />

@@ -12,6 +12,8 @@ export type Answer = Schemas['Answer'];
 export type Zone = 'half' | 'off' | Exclude<Answer, 'gave'>;
 
 export interface Hold {
+  /** The id of the rep it becomes, made at the press. */
+  repId: string;
   side: Side;
   pressedAt: number;
   zone: Zone;
@@ -20,6 +22,7 @@ export interface Hold {
 }
 
 export interface Ended {
+  repId: string;
   side: Side;
   pressedAt: number;
   time_s: number;
@@ -29,8 +32,8 @@ export interface Ended {
 /** Shorter than this is a brush of the glass, not an ask. */
 export const shortestS = 0.1;
 
-export function press(side: Side, at: number): Hold {
-  return { side, pressedAt: at, zone: 'half', leftAt: null };
+export function press(repId: string, side: Side, at: number): Hold {
+  return { repId, side, pressedAt: at, zone: 'half', leftAt: null };
 }
 
 export function slide(hold: Hold, zone: Zone, at: number): Hold {
@@ -49,6 +52,7 @@ export function release(hold: Hold, at: number): Ended | null {
   const time_s = Math.round(elapsedS(hold, at) * 100) / 100;
   if (hold.zone === 'off' || time_s < shortestS) return null;
   return {
+    repId: hold.repId,
     side: hold.side,
     pressedAt: hold.pressedAt,
     time_s,

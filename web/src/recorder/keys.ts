@@ -1,17 +1,25 @@
 import type { Side, Zone } from './hold';
 
-/** The recorder's keys, for a laptop on the rail; the help lists them from here. */
-export const sideKeys: Record<string, Side | undefined> = { f: 'left', j: 'right' };
+/**
+ * The recorder's keys, for a laptop on the rail; the help lists them from here. They
+ * are told by what they type, whatever Caps Lock or Shift does to it.
+ */
+const sideKeys: Record<string, Side | undefined> = { f: 'left', j: 'right' };
 
-export const answerKeys: Record<string, Zone | undefined> = {
+const answerKeys: Record<string, Zone | undefined> = {
   l: 'late',
   d: 'did_not_give',
-  ArrowUp: 'evaded_up',
-  ArrowDown: 'evaded_down',
-  ArrowRight: 'evaded_out',
-  ArrowLeft: 'evaded_behind',
-  Escape: 'off',
+  arrowup: 'evaded_up',
+  arrowdown: 'evaded_down',
+  arrowright: 'evaded_out',
+  arrowleft: 'evaded_behind',
+  escape: 'off',
 };
+
+type Key = Pick<KeyboardEvent, 'key'>;
+
+export const sideOfKey = ({ key }: Key) => sideKeys[key.toLowerCase()];
+export const answerOfKey = ({ key }: Key) => answerKeys[key.toLowerCase()];
 
 export const keyHelp: [string, string][] = [
   ['Hold F', 'ask on the left; let go when the horse gives'],

@@ -1,10 +1,11 @@
 import { useState } from 'react';
+import { useWho } from '../session/who';
 import { hands, type HandWeight } from '../words/answers';
 
-const key = 'cavesson.hand';
-
-/** The hand weight in use, kept from ride to ride. */
-export function useHand() {
+/** The hand weight in use, kept from ride to ride: of this person on this horse. */
+export function useHand(horseId: string) {
+  const { barn_id, person_id } = useWho();
+  const key = `cavesson.hand.${barn_id}.${person_id}.${horseId}`;
   const [hand, set] = useState<HandWeight>(() => {
     const kept = localStorage.getItem(key) as HandWeight | null;
     return kept && hands.includes(kept) ? kept : 'fingertip';

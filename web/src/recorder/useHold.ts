@@ -1,6 +1,8 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
+import { v7 as uuidv7 } from 'uuid';
 import { press, release, slide, type Ended, type Hold, type Side, type Zone } from './hold';
-import { answerKeys, sideKeys } from './keys';
+import { answerOfKey, sideOfKey } from './keys';
+import { keysAreOff } from './keysOn';
 
 function zoneAt(event: PointerEvent): Zone {
   const under = document.elementFromPoint(event.clientX, event.clientY);
@@ -8,37 +10,59 @@ function zoneAt(event: PointerEvent): Zone {
   return (zone as Zone | undefined) ?? 'off';
 }
 
-/** A hold by thumb or by key. `onEnded` gets each ask; `onCutOff` one the device broke off. */
-export function useHold(onEnded: (ended: Ended) => void, onCutOff: (ended: Ended) => void) {
+export interface Holding {
+  /** A rein was taken. */
+  onPressed: (hold: Hold) => void;
+  /** The ask that a release made. */
+  onEnded: (ended: Ended) => void;
+  /** The release was no ask. */
+  onNoAsk: (hold: Hold) => void;
+  /** The device broke it off. */
+  onCutOff: (ended: Ended) => void;
+}
+
+/** A hold by thumb or by key. */
+export function useHold(holding: Holding, ready: boolean) {
   const [hold, setHold] = useState<Hold | null>(null);
   const current = useRef<Hold | null>(null);
   const pointer = useRef<number | null>(null);
-  const take = useRef({ onEnded, onCutOff });
+  const take = useRef(holding);
   useEffect(() => {
-    take.current = { onEnded, onCutOff };
+    take.current = holding;
   });
   const set = useCallback((next: Hold | null) => {
     current.current = next;
     setHold(next);
   }, []);
 
+  const begin = useCallback(
+    (side: Side, at: number) => {
+      const pressed = press(uuidv7(), side, at);
+      set(pressed);
+      take.current.onPressed(pressed);
+    },
+    [set],
+  );
+
   const end = useCallback(
     (at: number, how: 'onEnded' | 'onCutOff') => {
-      if (!current.current) return;
-      const ended = release(current.current, at);
+      const held = current.current;
+      if (!held) return;
       pointer.current = null;
       set(null);
+      const ended = release(held, at);
       if (ended) take.current[how](ended);
+      else take.current.onNoAsk(held);
     },
     [set],
   );
 
   const half = (side: Side) => ({
     onPointerDown(event: PointerEvent) {
-      if (current.current || event.button !== 0) return;
+      if (!ready || current.current || event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
       pointer.current = event.pointerId;
-      set(press(side, event.timeStamp));
+      begin(side, event.timeStamp);
     },
     onPointerMove(event: PointerEvent) {
       if (!current.current || pointer.current !== event.pointerId) return;
@@ -57,35 +81,37 @@ export function useHold(onEnded: (ended: Ended) => void, onCutOff: (ended: Ended
 
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
-      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
-      const holding = current.current;
-      const side = sideKeys[event.key.toLowerCase()];
-      const zone = answerKeys[event.key];
-      if (!holding && side && !isTyping(event)) set(press(side, event.timeStamp));
-      else if (holding && zone) {
+      if (event.repeat) return;
+      const held = current.current;
+      const zone = answerOfKey(event);
+      if (held && zone) {
         event.preventDefault();
-        current.current = slide(holding, zone, event.timeStamp);
+        current.current = slide(held, zone, event.timeStamp);
         end(event.timeStamp, 'onEnded');
       }
+      if (held || !ready || keysAreOff(event)) return;
+      const side = sideOfKey(event);
+      if (side) begin(side, event.timeStamp);
     };
     const up = (event: KeyboardEvent) => {
-      if (pointer.current === null && sideKeys[event.key.toLowerCase()] === current.current?.side)
+      if (pointer.current === null && sideOfKey(event) === current.current?.side)
         end(event.timeStamp, 'onEnded');
     };
     const cutOff = () => end(performance.now(), 'onCutOff');
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);
     window.addEventListener('blur', cutOff);
+    window.addEventListener('pagehide', cutOff);
     return () => {
       window.removeEventListener('keydown', down);
       window.removeEventListener('keyup', up);
       window.removeEventListener('blur', cutOff);
+      window.removeEventListener('pagehide', cutOff);
     };
-  }, [end, set]);
+  }, [begin, end, ready]);
+
+  // Left by a gesture or the back button in the middle of a hold.
+  useEffect(() => () => end(performance.now(), 'onCutOff'), [end]);
 
   return { hold, half };
-}
-
-function isTyping(event: KeyboardEvent): boolean {
-  return event.target instanceof HTMLElement && event.target.closest('[role=dialog]') !== null;
 }

@@ -8,15 +8,26 @@ import { VerdictMark } from '../draw/VerdictMark';
 import { Asked } from '../frame/Asked';
 import { levelPath, levelQuery, type HorseLevel } from '../level/queries';
 import { verdictWords } from '../words/answers';
+import { movedRails } from './movedRails';
 
 /** What the ride changed: the verdict that evening against the one before. */
 export function AfterRide({ level }: { level: HorseLevel }) {
   const judged = useQuery(levelQuery(level));
-  return <Asked query={judged}>{(data) => <Changed judged={data} level={level} />}</Asked>;
+  return (
+    <Asked query={judged}>{(data) => <Changed judgement={data.judgement} level={level} />}</Asked>
+  );
 }
 
-function Changed({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseLevel }) {
-  const { verdict, says, takes, days } = judged.judgement;
+interface ChangedProps {
+  judgement: Schemas['Judgement'];
+  /** The level before the ride, where it is at hand. */
+  before?: Schemas['Judgement'];
+  level: HorseLevel;
+}
+
+/** The verdict, what changed it, what it would take. */
+export function Changed({ judgement, before: earlier, level }: ChangedProps) {
+  const { verdict, says, takes, days } = judgement;
   const before = days.at(-2)?.verdict;
   return (
     <Box role="status">
@@ -30,6 +41,13 @@ function Changed({ judged, level }: { judged: Schemas['JudgedLevel']; level: Hor
       </Box>
       <Typography sx={{ mt: 1 }}>{says}</Typography>
       <Typography sx={{ mt: 0.5 }}>{takes}</Typography>
+      {movedRails(judgement, earlier).map(({ says: rail, filled }) => (
+        <Typography key={rail} sx={{ mt: 0.5 }}>
+          <span aria-hidden="true">{filled ? '✓ ' : '✗ '}</span>
+          {filled ? 'Filled now. ' : 'Not filled any more. '}
+          {rail}
+        </Typography>
+      ))}
       <Button
         component={Link}
         to={levelPath(level)}

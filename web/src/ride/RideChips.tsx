@@ -6,6 +6,7 @@ import type { Schemas } from '../api/client';
 import { Chip } from '../frame/Chip';
 import { markWords } from '../words/states';
 import type { useChips } from './useChips';
+import type { Sex } from '../words/horse';
 
 type Chips = ReturnType<typeof useChips>;
 const marks = Object.keys(markWords) as Schemas['RideMark'][];
@@ -13,11 +14,11 @@ const marks = Object.keys(markWords) as Schemas['RideMark'][];
 const row = { display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 };
 
 /** What made the ride unlike the others. */
-export function RideMarks({ chips, sex }: { chips: Chips; sex: string }) {
+export function RideMarks({ chips, sex }: { chips: Chips; sex: Sex }) {
   const offered = marks.filter((mark) => mark !== 'in_season' || sex === 'mare');
   return (
-    <Box component="section" aria-label="Unlike other rides" sx={{ mt: 3 }}>
-      <Typography variant="h3">Unlike other rides?</Typography>
+    <Box component="section" aria-label="Anything different today" sx={{ mt: 3 }}>
+      <Typography variant="h3">Anything different today?</Typography>
       <Box sx={row}>
         {offered.map((mark) => (
           <Chip

@@ -4,32 +4,41 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { ReactNode } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { drawn } from '../draw/rein';
 import { ReinStrip } from '../draw/ReinStrip';
 import { StripKey } from '../draw/StripKey';
+import { useJudgedHere } from '../core/useJudgedHere';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath } from '../level/queries';
 import { useQueue } from '../queue/queue';
+import { openAgain } from '../queue/keep';
 import { drawnKept } from '../recorder/LiveRein';
+import { hasFace } from '../recorder/rideable';
 import { useWho } from '../session/who';
-import { clockIn, longDay } from '../words/days';
-import { AfterRide } from './AfterRide';
+import { clockIn, dayIn, longDay } from '../words/days';
+import { AfterRide, Changed } from './AfterRide';
 import { BlockFaults, RideMarks } from './RideChips';
+import { knownRide } from './knownRide';
 import { rideQuery } from './queries';
 import { RepTable } from './RepTable';
 import { useChips } from './useChips';
+import { count } from '../words/plain';
+import type { JudgedHere } from '../core/pack';
 
 /** A ride: its rein strip, and what it changed. */
 export function RidePage() {
   const { rideId = '' } = useParams();
-  const { db } = useQueue();
+  const { db, storage } = useQueue();
   const waiting = useLiveQuery(
-    () => db.reps.where({ rideId, state: 'waiting' }).count(),
-    [db, rideId],
+    () =>
+      storage === 'ready'
+        ? db.reps.filter((rep) => rep.rideId === rideId && rep.state === 'waiting').count()
+        : 0,
+    [db, rideId, storage],
   );
   const ride = useQuery({ ...rideQuery(rideId), enabled: waiting === 0 });
   return (
@@ -57,17 +66,38 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
           ? ` to ${clockIn(time_zone, ride.finished_at)}`
           : ', not finished yet'}, {ride.rider}
       </Typography>
-      {ride.blocks.length === 0 && <Typography>Nothing was asked in this ride.</Typography>}
+      {ride.blocks.length === 0 && <Typography>Nothing asked on this ride.</Typography>}
       {ride.blocks.map((block) => (
         <Block key={`${block.level.skill} ${block.level.rung}`} block={block} ride={ride}>
           {says && <BlockFaults block={block} chips={chips} />}
         </Block>
       ))}
       {says && <RideMarks chips={chips} sex={ride.horse.sex} />}
-      <Button component={Link} to="/" variant="contained" sx={{ mt: 3, minHeight: 60 }}>
-        Back to Today
-      </Button>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 3 }}>
+        <Button component={Link} to="/" variant="contained" sx={{ minHeight: 60 }}>
+          Back to Today
+        </Button>
+        {says && ride.day === dayIn(time_zone) && <GoOn ride={ride} />}
+      </Box>
     </>
+  );
+}
+
+/** A finished ride can be opened again that day. */
+function GoOn({ ride }: { ride: Schemas['Ride'] }) {
+  const { db, kick } = useQueue();
+  const navigate = useNavigate();
+  const last = ride.blocks.filter((block) => hasFace(block.level)).at(-1)?.level;
+  if (!last) return null;
+  const goOn = async () => {
+    await openAgain(db, knownRide(ride));
+    kick();
+    await navigate(`/horses/${ride.horse.horse_id}/ride/${last.skill}/${last.rung}`);
+  };
+  return (
+    <Button onClick={() => void goOn()} sx={{ minHeight: 60 }}>
+      Continue this ride
+    </Button>
   );
 }
 
@@ -121,7 +151,7 @@ function Block({ block, ride, children }: BlockProps) {
           to={levelPath({ ...level, on: ride.day }, '/strip')}
           sx={{ my: 2 }}
         >
-          All rides of this, side by side
+          All rides at this level
         </Button>
         <StripKey />
         <RepTable reps={reps} picked={picked} />
@@ -130,24 +160,57 @@ function Block({ block, ride, children }: BlockProps) {
   );
 }
 
+/** The first asks of a day and side, as the core found them. */
+const firstAsksOf = (levels: JudgedHere[]) =>
+  new Set(
+    levels.flatMap(({ judgement }) =>
+      judgement.gate.sides.flatMap((side) => side.first_asks.map(({ rep_id }) => rep_id)),
+    ),
+  );
+
 function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
   const { db, state, says } = useQueue();
   const reps = useLiveQuery(
-    () => db.reps.where('rideId').equals(rideId).sortBy('askedAt'),
+    () => db.reps.where('rideId').equals(rideId).sortBy('askedAfterMs'),
     [db, rideId],
   );
-  const own = drawnKept((reps ?? []).filter((rep) => !rep.undone));
+  const ride = useLiveQuery(() => db.rides.get(rideId), [db, rideId]);
+  const judged = useJudgedHere(ride?.horseId, rideId);
+  const asked = (reps ?? []).filter((rep) => !rep.undone);
+  const here = judged.now.filter(({ level }) =>
+    asked.some((rep) => rep.skill === level.skill && rep.rung === level.rung),
+  );
+  const firsts = firstAsksOf(here);
+  const own = drawnKept(asked).map((rep) => ({ ...rep, firstAsk: firsts.has(rep.repId) }));
   return (
     <>
       <Typography variant="h1">Kept on this device</Typography>
+      {ride && (
+        <Typography sx={{ color: 'text.secondary' }}>
+          {ride.horseName}, {longDay(ride.day)}
+        </Typography>
+      )}
       <Typography role="status" sx={{ my: 2, maxWidth: 520 }}>
         {state === 'no signal' &&
-          `No signal: ${waiting} asks are safe here and go out by themselves. The verdict comes then.`}
+          `No signal. ${count(waiting, 'ask')} saved here; they'll send when it's back.`}
         {state === 'not taken' &&
-          `${waiting} asks are safe here. The barn did not take them: ${says}`}
-        {state === 'signed out' && `${waiting} asks are safe here. Sign in again to send them.`}
-        {(state === 'at rest' || state === 'sending') && 'Sending what was asked.'}
+          `${count(waiting, 'ask')} saved here. They couldn't be sent: ${says}`}
+        {(state === 'signed out' || state === 'another person') &&
+          `${count(waiting, 'ask')} saved here. Sign in again to send them.`}
+        {state === 'update' &&
+          `${count(waiting, 'ask')} saved here. There's a newer Cavesson: reload to update.`}
+        {(state === 'at rest' || state === 'sending') && 'Sending.'}
       </Typography>
+      {here.map(({ level, name, judgement }) => (
+        <Box component="section" key={name} aria-label={name} sx={{ mb: 3 }}>
+          <Typography sx={{ color: 'text.secondary' }}>{name}</Typography>
+          <Changed
+            judgement={judgement}
+            before={judged.before.find(({ name: other }) => other === name)?.judgement}
+            level={{ horseId: ride?.horseId ?? '', ...level }}
+          />
+        </Box>
+      ))}
       <ReinStrip reps={own} width={300} />
       <RepTable reps={own} picked={null} />
     </>

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import type { Schemas } from '../api/client';
 import { keepChips, type Chips } from '../queue/keep';
 import { useQueue } from '../queue/queue';
+import { knownRide } from './knownRide';
 import { toggled } from './toggled';
 
 type Ride = Schemas['Ride'];
@@ -13,20 +14,7 @@ export function useChips(ride: Ride) {
   const marks = kept?.marks ?? ride.marks;
   const faults = kept?.faults ?? faultsOf(ride);
   const keep = async (chips: Chips) => {
-    const first = ride.blocks[0]?.level;
-    await keepChips(
-      db,
-      {
-        rideId: ride.ride_id,
-        horseId: ride.horse.horse_id,
-        skill: first?.skill ?? '',
-        rung: first?.rung ?? '',
-        day: ride.day,
-        startedAt: ride.started_at,
-        finishedAt: ride.finished_at ?? null,
-      },
-      chips,
-    );
+    await keepChips(db, knownRide(ride), chips);
     kick();
   };
   return {

@@ -2,11 +2,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { NosebandMark } from '../draw/NosebandMark';
 import { useSignIn } from './queries';
 
-export function SignInPage() {
+/** The sign-in; `children` say what there is to say before it. */
+export function SignInPage({ children }: { children?: ReactNode }) {
   const signIn = useSignIn();
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
@@ -22,12 +23,13 @@ export function SignInPage() {
           Cavesson
         </Typography>
         <Typography sx={{ mt: 0.5, mb: 3, color: 'text.secondary' }}>
-          What was asked, what the horse answered, and when it may go on.
+          What you asked, what the horse answered, and when to move on.
         </Typography>
+        {children}
         <TextField
           fullWidth
           required
-          label="Sign-in"
+          label="Username"
           helperText="Your name at your barn, such as wren@saltgrass"
           autoComplete="username"
           value={name}
@@ -55,7 +57,7 @@ export function SignInPage() {
           disabled={signIn.isPending}
           sx={{ minHeight: 60 }}
         >
-          Go to the barn
+          Sign in
         </Button>
       </Box>
     </Box>

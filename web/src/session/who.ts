@@ -1,11 +1,16 @@
 import { createContext, useContext } from 'react';
-import type { Who } from './queries';
+import type { Session, Who } from './queries';
 
-export const WhoContext = createContext<Who | null>(null);
+export const SessionContext = createContext<Session | null>(null);
+
+function useSession(): Session {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error('nobody is signed in here');
+  return session;
+}
 
 /** The signed-in person; only below the signed-in frame. */
-export function useWho(): Who {
-  const who = useContext(WhoContext);
-  if (!who) throw new Error('nobody is signed in here');
-  return who;
-}
+export const useWho = (): Who => useSession().who;
+
+/** Whether the server still takes this person for signed in. */
+export const useSessionEnded = (): boolean => useSession().ended;

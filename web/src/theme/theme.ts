@@ -1,5 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bitter';
+import './figures.css';
 import { createTheme, type Theme } from '@mui/material/styles';
 
 /** Day for the tack room, evening for after dark, sun for the arena. */
@@ -63,7 +64,8 @@ declare module '@mui/material/styles' {
 }
 
 const slab = '"Bitter Variable", Georgia, serif';
-const sans = '"Atkinson Hyperlegible Next Variable", Verdana, sans-serif';
+// Figures come from the slab face: the text face has a slashed zero only.
+const sans = 'Figures, "Atkinson Hyperlegible Next Variable", Verdana, sans-serif';
 
 export function themeFor(light: Light): Theme {
   const c = leathers[light];
@@ -105,6 +107,14 @@ export function themeFor(light: Light): Theme {
         styleOverrides: {
           'a:not([class])': { color: c.leather },
           ':focus-visible': { outline: `3px solid ${c.water}`, outlineOffset: 2 },
+          '@media (prefers-reduced-motion: reduce)': {
+            '*, *::before, *::after': {
+              animationDuration: '1ms !important',
+              animationIterationCount: '1 !important',
+              transitionDuration: '1ms !important',
+              scrollBehavior: 'auto !important',
+            },
+          },
           '@media print': { body: { background: '#fff' } },
         },
       },

@@ -5,9 +5,10 @@ import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
 import { useWho } from '../session/who';
 import { horsePath } from '../horse/queries';
-import { horseLine, verdictWords } from '../words/answers';
+import { verdictWords } from '../words/answers';
+import { horseLine } from '../words/horse';
 import { clockIn } from '../words/days';
-import { aimPath, ridePath } from './paths';
+import { aimPath, aimRidePath } from './paths';
 import { isRidden, type StringHorse } from './string';
 
 interface Props {
@@ -20,6 +21,7 @@ interface Props {
 /** A horse of the day: who it is, what for, where it stands. */
 export function HorseTag({ entry, records, isNext }: Props) {
   const { horse, aim } = entry;
+  const ride = aimRidePath(entry);
   return (
     <Box
       sx={{
@@ -49,10 +51,10 @@ export function HorseTag({ entry, records, isNext }: Props) {
           </Typography>
         </Box>
         {isNext && <Typography sx={{ fontWeight: 700, alignSelf: 'center' }}>next</Typography>}
-        {records && !isNext && (
+        {records && !isNext && ride && (
           <Button
             component={Link}
-            to={ridePath(entry)}
+            to={ride}
             variant={isRidden(entry) ? 'outlined' : 'contained'}
             aria-label={`Ride ${horse.name}`}
             sx={{ minWidth: 76, minHeight: 56 }}
@@ -112,7 +114,7 @@ function RiddenToday({ entry }: { entry: StringHorse }) {
         to={`/rides/${ride.ride_id}`}
         sx={{ color: 'text.primary', py: 0.75, display: 'inline-block' }}
       >
-        {ride.finished_at ? 'Ridden' : 'Out since'} {clockIn(time_zone, ride.started_at)},{' '}
+        {ride.finished_at ? 'Ridden' : 'Riding since'} {clockIn(time_zone, ride.started_at)},{' '}
         {ride.asked} {ride.asked === 1 ? 'ask' : 'asks'}
       </Box>
     </Typography>

@@ -3,14 +3,16 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
-import { horseLine, verdictWords } from '../words/answers';
+import { verdictWords } from '../words/answers';
+import { horseLine } from '../words/horse';
 import { clock } from '../words/days';
-import { aimPath, ridePath } from './paths';
+import { aimPath, aimRidePath } from './paths';
 import type { StringHorse } from './string';
 
 /** Who is next, with what, where, and the one thing that matters. One tap to ride. */
 export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
   const { horse, aim } = entry;
+  const ride = aimRidePath(entry);
   return (
     <Box
       component="section"
@@ -60,7 +62,7 @@ export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
       </Box>
       <Button
         component={Link}
-        to={ridePath(entry)}
+        to={ride ?? aimPath(entry)}
         size="large"
         sx={{
           flex: { xs: '1 1 100%', md: '0 0 auto' },
@@ -73,7 +75,7 @@ export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
           '&:hover': { bgcolor: 'background.default' },
         }}
       >
-        Ride {horse.name.split(' ')[0]}
+        {ride ? `Ride ${horse.name.split(' ')[0]}` : 'See the gate'}
       </Button>
     </Box>
   );

@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
-import { horseLine } from '../words/answers';
+import { hasFace } from '../recorder/rideable';
+import { horseLine } from '../words/horse';
 
 interface Props {
   horses: Schemas['Horse'][];
@@ -19,7 +20,7 @@ export function OtherHorses({ horses, usual, records }: Props) {
   if (horses.length === 0) return null;
   return (
     <Box component="section" sx={{ mt: 5 }}>
-      <Typography variant="h2">Not down for today</Typography>
+      <Typography variant="h2">Not scheduled today</Typography>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0, maxWidth: 620 }}>
         {horses.map((horse) => (
           <Box
@@ -53,7 +54,7 @@ export function OtherHorses({ horses, usual, records }: Props) {
             >
               See the gate
             </Button>
-            {records && (
+            {records && hasFace(usual) && (
               <Button
                 component={Link}
                 to={`/horses/${horse.horse_id}/ride/${usual.skill}/${usual.rung}`}

@@ -54,7 +54,7 @@ function NobodyDown({ anyHorses }: { anyHorses: boolean }) {
   return (
     <Typography sx={{ maxWidth: 520 }}>
       {anyHorses
-        ? 'No horse is down for today. Take one from the list below, or give them the day off.'
+        ? 'No horse is scheduled today. Pick one below, or give them the day off.'
         : 'There is no horse here yet that you can see. Ask your trainer to put one under your name.'}
     </Typography>
   );

@@ -1,8 +1,9 @@
 import { levelPath } from '../level/queries';
+import { ridePath } from '../recorder/rideable';
 import type { StringHorse } from './string';
 
-export const ridePath = ({ horse, aim }: StringHorse) =>
-  `/horses/${horse.horse_id}/ride/${aim.level.skill}/${aim.level.rung}`;
+/** Where the horse is ridden for what it is out for; null where the recorder has no face for it. */
+export const aimRidePath = ({ horse, aim }: StringHorse) => ridePath(horse.horse_id, aim.level);
 
 export const aimPath = ({ horse, aim }: StringHorse) =>
   levelPath({ horseId: horse.horse_id, skill: aim.level.skill, rung: aim.level.rung });

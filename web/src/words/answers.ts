@@ -53,14 +53,3 @@ export const verdictWords: Record<Verdict, string> = {
 };
 
 export const seconds = (s: number) => `${s.toFixed(1)} s`;
-
-export function percent(share: number | null | undefined): string {
-  return share == null ? '–' : `${Math.floor(share * 100 + 1e-9)} %`;
-}
-
-/** How easily chance alone would do it. */
-export const chance = (p: number) => (p < 0.01 ? 'p below 0.01' : `p ${p.toFixed(2)}`);
-
-export function horseLine(horse: Schemas['Horse']): string {
-  return `${horse.age}-year-old ${horse.color} ${horse.sex}`;
-}

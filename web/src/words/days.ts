@@ -1,3 +1,5 @@
+import { hours24 } from './clockSetting';
+
 /** Days as people say them. A day is a date such as 2026-05-04, where the barn is. */
 
 const weekday = new Intl.DateTimeFormat('en-US', { weekday: 'long', timeZone: 'UTC' });
@@ -31,17 +33,16 @@ export function saidDay(day: string, today: string): string {
   return shortDay(day);
 }
 
-/** 07:30:00 as 7:30. */
-export function clock(time: string): string {
-  const [hour = '0', minute = '00'] = time.split(':');
-  return `${Number(hour)}:${minute}`;
-}
+/** A time of day such as 13:30:00: 1:30 PM, or 13:30 by the 24-hour setting. */
+export const clock = (time: string) => clockIn('UTC', `1970-01-01T${time}Z`);
 
 export function clockIn(timeZone: string, at: string): string {
+  const hours = hours24() ? ({ hourCycle: 'h23' } as const) : { hour12: true };
   return new Intl.DateTimeFormat('en-US', {
     hour: 'numeric',
     minute: '2-digit',
     timeZone,
+    ...hours,
   }).format(new Date(at));
 }
 

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import { answerWords, handWords, seconds } from './answers';
+import { count } from './plain';
 
 export type Measure = Schemas['Measure'];
 export type Give = Extract<Measure, { kind: 'give' }>;
@@ -10,9 +11,6 @@ export const isGive = (measure: Measure): measure is Give => measure.kind === 'g
 export const timeOf = (measure: Measure): number | null =>
   isGive(measure) ? measure.time_s : null;
 
-const plural = (count: number, one: string, many = `${one}s`) =>
-  `${count} ${count === 1 ? one : many}`;
-
 const join = (parts: (string | false | null | undefined)[]) => parts.filter(Boolean).join(', ');
 
 /** What was measured, in the trainer's words. */
@@ -22,20 +20,20 @@ export function measureInWords(measure: Measure): string {
       return join([
         gaveAfter(measure),
         handWords[measure.hand],
-        measure.bumps != null && plural(measure.bumps, 'bump'),
+        measure.bumps != null && count(measure.bumps, 'bump'),
         measure.mouth && mouthWords[measure.mouth],
         measure.feet && feetWords[measure.feet],
         measure.stayed_soft === false && 'hard again after the release',
       ]);
     case 'steps':
       return join([
-        `${measure.clean} of ${plural(measure.asked, 'step')} clean`,
+        `${measure.clean} of ${count(measure.asked, 'step')} clean`,
         measure.hurried && 'hurried',
       ]);
     case 'circle':
       return join([
-        `${measure.soft_circles} of ${plural(measure.circles, 'circle')} soft`,
-        measure.nose_ups > 0 && plural(measure.nose_ups, 'nose-up'),
+        `${measure.soft_circles} of ${count(measure.circles, 'circle')} soft`,
+        measure.nose_ups > 0 && count(measure.nose_ups, 'nose-up'),
         measure.fell_in && 'fell in',
         measure.fell_out && 'fell out',
         measure.broke_gait && 'broke gait',
@@ -43,7 +41,7 @@ export function measureInWords(measure: Measure): string {
       ]);
     case 'stop':
       return join([
-        `feet quit in ${plural(measure.strides, 'stride')}`,
+        `feet quit in ${count(measure.strides, 'stride')}`,
         measure.off_bridle_s == null
           ? 'never off the bridle'
           : `off the bridle in ${seconds(measure.off_bridle_s)}`,
@@ -72,13 +70,13 @@ export function measureInWords(measure: Measure): string {
     case 'carry':
       return join([
         `${measure.carried} of ${measure.asked} ${measure.unit === 'seconds' ? 's' : 'circles'}`,
-        measure.leaves > 0 && `left it ${plural(measure.leaves, 'time')}`,
+        measure.leaves > 0 && `left it ${count(measure.leaves, 'time')}`,
         measure.help && helpWords[measure.help],
       ]);
     case 'obstacle':
       return join([
         measure.crossed ? 'crossed' : 'not crossed',
-        plural(measure.tries, 'try', 'tries'),
+        count(measure.tries, 'try', 'tries'),
         measure.ran_out && `ran out ${measure.ran_out}`,
         measure.jumped_off && 'jumped off',
       ]);
@@ -102,7 +100,7 @@ export function measureInWords(measure: Measure): string {
         (measure.drawn_to?.length ?? 0) > 0 && `drawn to ${measure.drawn_to?.join(', ')}`,
       ]);
     case 'count':
-      return plural(measure.count, 'time');
+      return count(measure.count, 'time');
   }
 }
 

@@ -9,14 +9,14 @@ export const stateWords: Record<State, string> = {
   confirming: 'confirming',
   held: 'held',
   rusty: 'rusty',
-  eased: 'sent down',
-  overruled: "by the trainer's word",
+  eased: 'moved back',
+  overruled: "trainer's call",
 };
 
-/** The state in words; a trainer's word says which way. */
+/** The state in words; a trainer's override says which way. */
 export function saidState(state: State, held: boolean): string {
   if (state !== 'overruled') return stateWords[state];
-  return held ? "held by the trainer's word" : "kept back by the trainer's word";
+  return held ? "held, trainer's call" : "kept back, trainer's call";
 }
 
 export const gaitWords: Record<Schemas['Gait'], string> = {
@@ -42,14 +42,14 @@ export const markWords: Record<Schemas['RideMark'], string> = {
   in_season: 'In season',
   new_place: 'New place',
   another_rider: 'Another rider',
-  new_rig: 'New rig',
+  new_rig: 'New tack',
   trouble: 'Signs of trouble',
 };
 
 export const careWords: Record<Schemas['CareKind'], string> = {
   pain: 'Pain',
-  unlevel: 'Unlevel steps',
-  rig_misfit: 'Rig does not fit',
+  unlevel: 'Off or uneven',
+  rig_misfit: "Tack doesn't fit",
   teeth: 'Teeth checked',
   bit_seat: 'Bit seat checked',
 };
@@ -57,12 +57,12 @@ export const careWords: Record<Schemas['CareKind'], string> = {
 export const outcomeWords: Record<Schemas['Outcome'], string> = {
   held: 'It held',
   went_back: 'It went back',
-  too_early: 'Not told yet',
+  too_early: 'Too soon to tell',
 };
 
 /** The same of a decision that kept a level from counting. */
 export const keptBackWords: Record<Schemas['Outcome'], string> = {
-  held: 'It stayed soft all the same',
+  held: 'It stayed soft anyway',
   went_back: 'It did go back',
-  too_early: 'Not told yet',
+  too_early: 'Too soon to tell',
 };

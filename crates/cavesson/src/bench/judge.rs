@@ -2,6 +2,7 @@
 
 use std::path::PathBuf;
 
+use cavesson_core::bench::report::OnPopulation;
 use cavesson_core::bench::{Population, run as run_bench};
 
 /// What `bench judge` is told.
@@ -28,7 +29,7 @@ pub struct Arguments {
 pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
     let populations: Vec<Population> = Population::CHOSEN_ON
         .into_iter()
-        .chain(Population::BEYOND)
+        .chain(Population::HELD_OUT)
         .collect();
     let report = run_bench(
         &populations,
@@ -40,11 +41,20 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
     if arguments.no_write {
         return Ok(());
     }
-    let tables: Vec<String> = report.populations.iter().map(|on| on.table()).collect();
+    let (chosen_on, held_out) = report.populations.split_at(Population::CHOSEN_ON.len());
+    let tables = |of: &[OnPopulation]| {
+        let tables: Vec<String> = of.iter().map(OnPopulation::table).collect();
+        tables.join("\n")
+    };
+    let tables = format!(
+        "## Worlds the rule was chosen on\n\n{}\n## Worlds that were held out\n\n{}",
+        tables(chosen_on),
+        tables(held_out)
+    );
     let how = format!(
         "Horses by seed from {} on: `cavesson bench judge --horses {} --forecast-horses {} --first-seed {}`. \
          The same command gives the same figures on every machine.\n\n",
         arguments.first_seed, arguments.horses, arguments.forecast_horses, arguments.first_seed
     );
-    super::write_between_marks(&arguments.write, &format!("{how}{}", tables.join("\n")))
+    super::write_between_marks(&arguments.write, &format!("{how}{tables}"))
 }

@@ -13,6 +13,8 @@ pub struct DemoHorse {
     pub age: i32,
     pub color: &'static str,
     pub rider: &'static str,
+    /// Who else rides it, every fourth ride.
+    pub also: Option<&'static str>,
     pub owner: Option<&'static str>,
     /// Barn time, hour and minute.
     pub starts_at: (i8, i8),
@@ -25,7 +27,8 @@ pub struct DemoHorse {
     pub came_with: &'static [(&'static str, &'static str)],
     /// What it is there to show at its aim; none for a horse that is not cast.
     pub part: Option<Part>,
-    /// Its rides, when it is not cast: how many, and how many days ago the last was.
+    /// Its rides: how many, and how many days ago the last was; one that is cast has
+    /// its part in the last of them.
     pub rides: (u32, u32),
     /// What else it is worked on.
     pub work: &'static [Work],
@@ -55,6 +58,7 @@ pub const PLAIN: DemoHorse = DemoHorse {
     age: 4,
     color: "bay",
     rider: "wren",
+    also: None,
     owner: None,
     starts_at: (8, 0),
     place: 0,

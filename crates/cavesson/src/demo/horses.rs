@@ -2,12 +2,14 @@
 //! first seed whose rides lead the judge to the wanted verdict plays the part.
 
 use cavesson_core::Side;
+use cavesson_core::horse::CareKind;
 use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
 
 use super::horse::{DemoHorse, PLAIN};
 use super::rides::Part;
-use super::worked::{GROUND, HALFMOON, HARROW, QUILL};
+use super::worked::{HALFMOON, HARROW, QUILL};
+use super::young;
 
 const EAGER: Traits = Traits {
     start: -1.0,
@@ -38,6 +40,10 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 0,
         }),
+        rides: (40, 1),
+        work: young::OATCAKE,
+        care: &[(CareKind::Teeth, 95, "Fine; look again in spring.")],
+        came_with: &[("start.bend-ground", "stand"), ("start.mount", "stand")],
         ..PLAIN
     },
     DemoHorse {
@@ -61,7 +67,15 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: true,
             fewer_right: 0,
         }),
-        work: GROUND,
+        also: Some("tobin"),
+        rides: (42, 1),
+        work: young::THIMBLE,
+        care: &[(CareKind::Teeth, 60, ""), (CareKind::BitSeat, 60, "")],
+        came_with: &[
+            ("start.bend-ground", "stand"),
+            ("start.brake", "walk"),
+            ("start.follow-hand", "walk"),
+        ],
         ..PLAIN
     },
     DemoHorse {
@@ -86,7 +100,10 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 0,
         }),
-        work: GROUND,
+        rides: (38, 1),
+        work: young::KETTLE,
+        care: &[(CareKind::Teeth, 40, "Wolf tooth out on the right.")],
+        came_with: &[("start.bend-ground", "stand"), ("start.mount", "stand")],
         ..PLAIN
     },
     DemoHorse {
@@ -113,7 +130,9 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 2,
         }),
-        work: GROUND,
+        rides: (30, 2),
+        work: young::JUNIPER,
+        care: &[],
         ..PLAIN
     },
     DemoHorse {
@@ -134,6 +153,14 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 0,
         }),
+        rides: (36, 27),
+        work: young::POCKETWATCH,
+        care: &[(CareKind::Teeth, 150, ""), (CareKind::BitSeat, 150, "")],
+        came_with: &[
+            ("start.bend-ground", "stand"),
+            ("start.brake", "walk"),
+            ("start.follow-hand", "walk"),
+        ],
         ..PLAIN
     },
     DemoHorse {
@@ -146,6 +173,9 @@ pub const SALTGRASS: &[DemoHorse] = &[
         starts_at: (9, 30),
         place: 0,
         rests: 5,
+        rides: (14, 1),
+        work: young::MARLOW,
+        care: &[],
         ..PLAIN
     },
     HARROW,

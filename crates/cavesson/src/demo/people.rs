@@ -29,7 +29,7 @@ pub struct DemoPerson {
 }
 
 /// Every demo person's password.
-const PASSWORD: &str = "loose-rein-26";
+pub const PASSWORD: &str = "loose-rein-26";
 
 pub const SALTGRASS: DemoBarn = DemoBarn {
     handle: "saltgrass",
@@ -85,7 +85,7 @@ pub async fn add(
 ) -> anyhow::Result<HashMap<&'static str, Uuid>> {
     let mut ids = HashMap::new();
     for demo_person in demo.people {
-        let hash = cavesson_server::password::hash(PASSWORD.to_owned()).await?;
+        let hash = cavesson_server::password::hash(PASSWORD);
         let stored = Person {
             person_id: Uuid::now_v7(),
             sign_in: demo_person.sign_in.to_owned(),

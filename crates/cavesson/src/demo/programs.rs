@@ -1,12 +1,11 @@
 //! The demo's programs: what a barn changes on the ladder as it ships.
 
-use std::collections::{BTreeMap, HashMap};
+use std::collections::BTreeMap;
 
-use cavesson_core::ladder::{Ladder, LadderFile, RungId, SkillId};
-use cavesson_core::program::{GateChange, Program, Schools};
-use cavesson_store::{BarnTransaction, program};
+use cavesson_core::ladder::{RungId, SkillId};
+use cavesson_core::program::{GateChange, Program};
+use cavesson_core::school::Schools;
 use serde_json::{Map, Value, json};
-use uuid::Uuid;
 
 /// A program of the demo.
 pub struct DemoProgram {
@@ -23,26 +22,8 @@ pub const SALTGRASS: &[DemoProgram] = &[DemoProgram {
     gates: &[("barrel.drill", "jog", "soft_share", 0.85)],
 }];
 
-/// Adds a barn's programs; their ids by name.
-pub async fn add(
-    barn: &mut BarnTransaction,
-    programs: &[DemoProgram],
-    made_by: Uuid,
-) -> anyhow::Result<HashMap<&'static str, Uuid>> {
-    let mut ids = HashMap::new();
-    for of_demo in programs {
-        let content = content(of_demo)?;
-        // The store takes any; the server checks, and so does the demo.
-        let ladder = Ladder::of(LadderFile::shipped(), &content)?;
-        let program_id = Uuid::now_v7();
-        let ladder_version = i32::try_from(ladder.version)?;
-        program::add(barn, program_id, &content, ladder_version, made_by).await?;
-        ids.insert(of_demo.name, program_id);
-    }
-    Ok(ids)
-}
-
-fn content(of_demo: &DemoProgram) -> anyhow::Result<Program> {
+/// What a program of the demo says.
+pub fn content(of_demo: &DemoProgram) -> anyhow::Result<Program> {
     let choices: BTreeMap<String, String> = of_demo
         .schools
         .iter()

@@ -1,15 +1,13 @@
 //! The demo's rides: simulated horses ridden over the last weeks.
 
 use anyhow::Context;
+use cavesson_client::recorded;
 use cavesson_core::horse::RideMark;
 use cavesson_core::judge::{Judgement, Verdict, judge_reps};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_core::ride::{NewRep, NewRide};
 use cavesson_core::sim_horse::{PlannedBlock, PlannedRide, SimulatedRide, Traits, simulate};
-use cavesson_store::rep::RepOfHorse;
-use cavesson_store::{BarnTransaction, rep, ride};
-use jiff::civil::Date;
 use jiff::{SignedDuration, ToSpan, Zoned};
 use uuid::Uuid;
 
@@ -113,36 +111,25 @@ pub fn plan(
     Ok(rides)
 }
 
-/// Stores simulated rides as a rider's own.
-pub async fn add(
-    barn: &mut BarnTransaction,
+/// A simulated ride as the rider's device would have recorded it; none without an ask.
+pub fn recorded(
+    simulated: &SimulatedRide,
     horse_id: Uuid,
-    rider_id: Uuid,
-    ridden: &[SimulatedRide],
-    marks: impl Fn(Date) -> Vec<RideMark>,
-) -> anyhow::Result<()> {
-    for simulated in ridden {
-        let Some((first, last)) = simulated.reps.first().zip(simulated.reps.last()) else {
-            continue;
-        };
-        let new = NewRide {
-            ride_id: simulated.ride_id,
-            horse_id,
-            started_at: first.asked_at - SignedDuration::from_mins(4),
-            finished_at: Some(last.asked_at + SignedDuration::from_mins(22)),
-            marks: Some(marks(first.day)),
-            faults: None,
-            note: None,
-        };
-        ride::put(barn, &new, first.day, rider_id).await?;
-        let reps: Vec<NewRep> = simulated.reps.iter().map(NewRep::from).collect();
-        let of_horse: Vec<RepOfHorse<'_>> = reps
-            .iter()
-            .map(|rep| RepOfHorse { rep, horse_id })
-            .collect();
-        rep::put(barn, &of_horse, rider_id).await?;
-    }
-    Ok(())
+    marks: Vec<RideMark>,
+) -> Option<(NewRide, Vec<NewRep>)> {
+    let (first, last) = simulated.reps.first().zip(simulated.reps.last())?;
+    let (ride, reps) = recorded::ride(
+        simulated.ride_id,
+        horse_id,
+        first.asked_at - SignedDuration::from_mins(4),
+        Some(last.asked_at + SignedDuration::from_mins(22)),
+        &simulated.reps,
+    );
+    let ride = NewRide {
+        marks: Some(marks),
+        ..ride
+    };
+    Some((ride, reps))
 }
 
 #[cfg(test)]

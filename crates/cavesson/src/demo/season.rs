@@ -1,6 +1,7 @@
-//! A demo mare's season.
+//! A demo mare's season, and the weather.
 
-use cavesson_core::judge::days_between;
+use cavesson_core::day::days_between;
+use cavesson_core::horse::RideMark;
 use jiff::ToSpan;
 use jiff::civil::Date;
 
@@ -26,4 +27,18 @@ impl Season {
     pub fn holds(&self, day: Date) -> bool {
         days_between(self.last_began, day).rem_euclid(CYCLE_DAYS) < SEASON_DAYS
     }
+}
+
+/// What the weather did to the rides of a day: wind on one in nine, bad ground on one in
+/// fourteen.
+pub fn weather(day: Date) -> Vec<RideMark> {
+    let number = i64::from(day.year()) * 366 + i64::from(day.day_of_year());
+    let mut marks = Vec::new();
+    if number * 7 % 9 == 2 {
+        marks.push(RideMark::Wind);
+    }
+    if number * 5 % 14 == 3 {
+        marks.push(RideMark::BadGround);
+    }
+    marks
 }

@@ -1,5 +1,5 @@
 //! The demo's horses that work all over the ladder: a cow horse with a hole, a
-//! mare at her leads, a barrel horse. And what the young ones do beside their part.
+//! mare at her leads, a barrel horse.
 
 use cavesson_core::Side;
 use cavesson_core::horse::CareKind;
@@ -12,7 +12,7 @@ use super::work::Work;
 const ALL: (usize, usize) = (0, usize::MAX);
 
 /// Soft all along.
-const SOLID: Traits = Traits {
+pub(super) const SOLID: Traits = Traits {
     start: 3.1,
     plateau: 3.8,
     rate: 0.1,
@@ -25,7 +25,7 @@ const SOLID: Traits = Traits {
 };
 
 /// Learns it in some weeks.
-const LEARNS: Traits = Traits {
+pub(super) const LEARNS: Traits = Traits {
     start: -0.7,
     plateau: 3.0,
     rate: 0.13,
@@ -41,7 +41,7 @@ const SPOILED: Traits = Traits {
     ..SOLID
 };
 
-const fn work(level: (&'static str, &'static str), traits: Traits, seed: u64) -> Work {
+pub(super) const fn work(level: (&'static str, &'static str), traits: Traits, seed: u64) -> Work {
     Work {
         level,
         traits,
@@ -53,7 +53,7 @@ const fn work(level: (&'static str, &'static str), traits: Traits, seed: u64) ->
     }
 }
 
-const fn faulty(fault: &'static str, of_ten: u64, work: Work) -> Work {
+pub(super) const fn faulty(fault: &'static str, of_ten: u64, work: Work) -> Work {
     Work {
         fault: Some((fault, of_ten)),
         ..work
@@ -61,7 +61,7 @@ const fn faulty(fault: &'static str, of_ten: u64, work: Work) -> Work {
 }
 
 /// The brake, asked on both sides at the start of every ride.
-const fn brake(rung: &'static str, seed: u64) -> Work {
+pub(super) const fn brake(rung: &'static str, seed: u64) -> Work {
     Work {
         every: 1,
         asks: 1,
@@ -76,6 +76,7 @@ pub const HARROW: DemoHorse = DemoHorse {
     color: "blue roan",
     starts_at: (9, 45),
     place: 2,
+    also: Some("tobin"),
     aim: ("bend.ribs", "jog"),
     came_with: &[
         ("turn.rollback-wall", "walk"),
@@ -154,6 +155,7 @@ pub const HALFMOON: DemoHorse = DemoHorse {
     starts_at: (10, 15),
     place: 1,
     rests: 6,
+    also: Some("wren"),
     aim: ("bend.counter-arc", "lope"),
     came_with: &[
         ("lead.circles", "two_hands"),
@@ -302,16 +304,3 @@ pub const QUILL: DemoHorse = DemoHorse {
     }],
     ..PLAIN
 };
-
-/// What the young ones do beside the bend.
-pub const GROUND: &[Work] = &[
-    Work {
-        asks: 1,
-        every: 2,
-        ..work(("start.touch", "stand"), LEARNS, 71)
-    },
-    Work {
-        asks: 3,
-        ..work(("start.quarters-ground", "stand"), LEARNS, 72)
-    },
-];

@@ -3,14 +3,17 @@
 //! Source: own. The reference population is fixed, so that figures can be
 //! compared from version to version.
 
+use std::ops::RangeInclusive;
+
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
+use rand_distr::{Distribution, Normal};
 
 use crate::evidence::{Ask, asks_in_order};
 use crate::ladder::{Ladder, LadderLevel, Level};
-use crate::sim_horse::{PlannedBlock, PlannedRide, SimulatedHorse, Traits, Truth};
+use crate::sim_horse::{PlannedBlock, PlannedRide, Quits, Rider, SimulatedHorse, Traits, Truth};
 
 /// A kind of horses, and how they are ridden.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -19,6 +22,26 @@ pub enum Population {
     Reference,
     /// The same with a day effect of 1.0.
     StrongDays,
+    /// Horses whose plateau lies around the need: most of them are hard cases.
+    NearTheNeed,
+    /// Another make: lower plateaus, 2 to 6 asks, a day effect of 0.75.
+    LowPlateaus,
+    /// Readiness jumps: nothing for some rides, then all at once.
+    SuddenInsight,
+    /// Days that are now and then far off.
+    HeavyDays,
+    /// Two or three asks a side and ride.
+    FewAsks,
+    /// The rider stops a side on its first soft answer.
+    QuitsOnFirstSoft,
+    /// The rider stops a side after two soft ones in a row.
+    QuitsAfterTwo,
+    /// The rider goes on until something is good.
+    UntilGood,
+    /// The rider drills the side that goes worse.
+    DrillsTheBadSide,
+    /// A strict and an easy rider, now one, now the other.
+    TwoRiders,
     /// Horses that also forget, tire, sour from drilling, have bad days and carry
     /// over from a level below that is ridden with them.
     Richer,
@@ -30,22 +53,48 @@ pub enum Population {
     LayOffs,
 }
 
+/// How far apart the strict and the easy rider are, each from the middle.
+const RIDER_OFFSET: f64 = 0.6;
+
 impl Population {
     /// Those the default rule was chosen on.
-    pub const CHOSEN_ON: [Population; 2] = [Population::Reference, Population::StrongDays];
-    /// Those that break what the rule takes for granted.
-    pub const BEYOND: [Population; 4] = [
-        Population::Richer,
+    pub const CHOSEN_ON: [Population; 5] = [
+        Population::Reference,
+        Population::StrongDays,
         Population::VeryStrongDays,
+        Population::NearTheNeed,
+        Population::SuddenInsight,
+    ];
+    /// Those that were held out: no figure of the rule was chosen with them.
+    pub const HELD_OUT: [Population; 11] = [
+        Population::LowPlateaus,
+        Population::HeavyDays,
+        Population::FewAsks,
+        Population::QuitsOnFirstSoft,
+        Population::QuitsAfterTwo,
+        Population::UntilGood,
+        Population::DrillsTheBadSide,
+        Population::TwoRiders,
+        Population::Richer,
         Population::WorseningSide,
         Population::LayOffs,
     ];
 
     /// What it is, for the table.
-    pub fn says(self) -> &'static str {
+    pub fn name(self) -> &'static str {
         match self {
             Population::Reference => "reference population, day effect 0.5",
             Population::StrongDays => "reference population, day effect 1.0",
+            Population::NearTheNeed => "plateaus around the need: most horses are hard cases",
+            Population::LowPlateaus => "another make: lower plateaus, 2 to 6 asks, day effect 0.75",
+            Population::SuddenInsight => "sudden insight: readiness jumps",
+            Population::HeavyDays => "days now and then far off (heavy tails)",
+            Population::FewAsks => "2 or 3 asks a side and ride",
+            Population::QuitsOnFirstSoft => "the rider stops a side on its first soft answer",
+            Population::QuitsAfterTwo => "the rider stops a side after two soft in a row",
+            Population::UntilGood => "the rider goes on until something is good",
+            Population::DrillsTheBadSide => "the rider drills the bad side",
+            Population::TwoRiders => "a strict and an easy rider, now one, now the other",
             Population::Richer => {
                 "richer horses: forgetting, fatigue, over-drill, bad days, carry-over"
             }
@@ -57,10 +106,29 @@ impl Population {
 
     fn traits(self, seed: u64) -> Traits {
         let reference = Traits::reference(seed);
+        let mut rng = ChaCha8Rng::seed_from_u64(seed ^ 0x0ba2);
         match self {
-            Population::Reference => reference,
             Population::StrongDays => Traits {
                 day_sd: 1.0,
+                ..reference
+            },
+            Population::NearTheNeed => Traits {
+                plateau: drawn(1.2, 0.4, &mut rng),
+                weaker_by: drawn(0.0, 0.3, &mut rng).abs(),
+                day_sd: 0.7,
+                ..reference
+            },
+            Population::LowPlateaus => Traits {
+                plateau: drawn(1.2, 0.8, &mut rng),
+                day_sd: 0.75,
+                ..reference
+            },
+            Population::SuddenInsight => Traits {
+                insight_at: Some(rng.random_range(4..=50)),
+                ..reference
+            },
+            Population::HeavyDays => Traits {
+                heavy_days: true,
                 ..reference
             },
             Population::VeryStrongDays => Traits {
@@ -77,6 +145,40 @@ impl Population {
                 forget: 0.02,
                 ..reference
             },
+            _ => reference,
+        }
+    }
+
+    fn quits(self) -> Quits {
+        match self {
+            Population::QuitsOnFirstSoft => Quits::OnFirstSoft,
+            Population::QuitsAfterTwo => Quits::AfterTwoInARow,
+            Population::UntilGood => Quits::UntilGood,
+            Population::DrillsTheBadSide => Quits::DrillsTheBadSide,
+            _ => Quits::AsPlanned,
+        }
+    }
+
+    /// Planned asks of a side in a ride.
+    fn asks(self) -> RangeInclusive<u32> {
+        match self {
+            Population::FewAsks => 2..=3,
+            Population::LowPlateaus => 2..=6,
+            _ => 3..=7,
+        }
+    }
+
+    fn rider(self, rng: &mut ChaCha8Rng) -> Rider {
+        let offset = if self != Population::TwoRiders {
+            0.0
+        } else if rng.random_bool(0.5) {
+            RIDER_OFFSET
+        } else {
+            -RIDER_OFFSET
+        };
+        Rider {
+            offset,
+            quits: self.quits(),
         }
     }
 
@@ -87,6 +189,11 @@ impl Population {
             0
         }
     }
+}
+
+fn drawn(mean: f64, sd: f64, rng: &mut ChaCha8Rng) -> f64 {
+    let normal = Normal::new(mean, sd).expect("a standard deviation that is not below zero");
+    normal.sample(rng)
 }
 
 /// A horse of the bench: what was seen of it, and what was true.
@@ -101,7 +208,7 @@ pub struct BenchHorse {
 }
 
 impl BenchHorse {
-    /// The horse of that seed, `rides` times ridden, 3 to 7 reps a side and ride.
+    /// The horse of that seed, `rides` times ridden.
     pub fn ride(population: Population, seed: u64, rides: usize) -> BenchHorse {
         let ladder = Ladder::shipped();
         let level = judged_level();
@@ -122,8 +229,8 @@ impl BenchHorse {
             let blocks = (0..levels.len())
                 .map(|level| PlannedBlock {
                     level,
-                    left: rng.random_range(3..=7),
-                    right: rng.random_range(3..=7),
+                    left: rng.random_range(population.asks()),
+                    right: rng.random_range(population.asks()),
                 })
                 .collect();
             let first_ask_at = day
@@ -131,11 +238,13 @@ impl BenchHorse {
                 .to_zoned(jiff::tz::TimeZone::UTC)
                 .map(|at| at.timestamp())
                 .unwrap_or_default();
-            let ridden = horse.ride(&PlannedRide {
+            let rider = population.rider(&mut rng);
+            let plan = PlannedRide {
                 day,
                 first_ask_at,
                 blocks,
-            });
+            };
+            let ridden = horse.ride_by(&plan, &rider);
             truth.push(ridden.truth[judged]);
             days.push(day);
             reps.extend(
@@ -157,7 +266,7 @@ impl BenchHorse {
     pub fn ready_at(&self) -> Option<usize> {
         self.truth
             .iter()
-            .position(|truth| truth.weakest() >= super::READY_FROM)
+            .position(|truth| truth.weakest() >= super::limits::READY_FROM)
     }
 }
 

@@ -2,7 +2,7 @@
 
 use serde::Serialize;
 
-use super::foretold::{Foretold, foretold};
+use super::coverage::{ForecastCoverage, coverage};
 use super::result::missed_ease_backs;
 use super::{BenchHorse, Population, RIDES, Rule, RuleResult};
 
@@ -20,7 +20,7 @@ pub struct OnPopulation {
     /// Share of the rides due for it on which the judge did not ease back.
     pub missed_ease_backs: f64,
     /// The forecasts.
-    pub foretold: Foretold,
+    pub coverage: ForecastCoverage,
 }
 
 /// The whole bench.
@@ -69,7 +69,7 @@ fn on_population(
         .filter(|horse| horse.ready_at().is_some())
         .count();
     OnPopulation {
-        population: population.says(),
+        population: population.name(),
         horses: ridden.len(),
         ready_share: ready as f64 / ridden.len().max(1) as f64,
         rules: Rule::ALL
@@ -77,7 +77,7 @@ fn on_population(
             .map(|rule| RuleResult::of(rule, &ridden))
             .collect(),
         missed_ease_backs: missed_ease_backs(&ridden),
-        foretold: foretold(population, forecast_horses, first_seed),
+        coverage: coverage(population, forecast_horses, first_seed),
     }
 }
 
@@ -85,9 +85,9 @@ impl OnPopulation {
     /// The table in Markdown.
     pub fn table(&self) -> String {
         let mut table = format!(
-            "### {}\n\n{} horses, {:.0} % of which ever become ready.\n\n\
-             | rule | advanced | false advances | never ready, advanced falsely | delay in rides: quartiles | ready, never advanced |\n\
-             |---|---:|---:|---:|---:|---:|\n",
+            "### {}\n\n{} horses, {:.0}% of which ever become ready.\n\n\
+             | rule | advanced | false advances | of those: truly soft, rides early | never ready, advanced falsely | delay in rides: quartiles | ready, never advanced |\n\
+             |---|---:|---:|---:|---:|---:|---:|\n",
             self.population,
             self.horses,
             100.0 * self.ready_share
@@ -96,10 +96,14 @@ impl OnPopulation {
             let delay =
                 |rides: Option<i64>| rides.map_or("-".to_owned(), |rides| rides.to_string());
             table += &format!(
-                "| {} | {} | {:.1} % | {:.1} % | {} / **{}** / {} | {:.1} % |\n",
+                "| {} | {} | {:.1}% | {}, {} | {:.1}% | {} / **{}** / {} | {:.1}% |\n",
                 rule.rule,
                 rule.advanced,
                 100.0 * rule.false_share,
+                rule.false_readiness
+                    .map_or("-".to_owned(), |soft| format!("{soft:.2}")),
+                rule.rides_early
+                    .map_or("never".to_owned(), |rides| rides.to_string()),
                 100.0 * rule.false_of_never_ready,
                 delay(rule.delay[0]),
                 delay(rule.delay[1]),
@@ -108,15 +112,15 @@ impl OnPopulation {
             );
         }
         table += &format!(
-            "\nMissed ease-backs: {:.1} % of the rides due for one. Forecasts: of {} ranges {:.1} % held \
-             what happened ({:.1} % came sooner, {:.1} % later); {:.0} % of the questions were answered \
+            "\nMissed ease-backs: {:.1}% of the rides due for one. Forecasts: of {} ranges {:.1}% held \
+             what happened ({:.1}% came sooner, {:.1}% later); {:.0}% of the questions were answered \
              \"cannot say yet\".\n",
             100.0 * self.missed_ease_backs,
-            self.foretold.ranges,
-            100.0 * self.foretold.coverage,
-            100.0 * self.foretold.sooner,
-            100.0 * self.foretold.later,
-            100.0 * self.foretold.cannot_say,
+            self.coverage.ranges,
+            100.0 * self.coverage.coverage,
+            100.0 * self.coverage.sooner,
+            100.0 * self.coverage.later,
+            100.0 * self.coverage.cannot_say,
         );
         table
     }

@@ -21,6 +21,11 @@ pub struct RuleResult {
     pub false_share: f64,
     /// Share of the horses that never became ready and were advanced falsely.
     pub false_of_never_ready: f64,
+    /// Median true readiness of the weaker side of the falsely advanced.
+    pub false_readiness: Option<f64>,
+    /// Median rides by which they were early: until the weaker side was at the need
+    /// after all; none where more than half never were.
+    pub rides_early: Option<i64>,
     /// Rides from being ready to being advanced: lower quartile, median, upper
     /// quartile over all horses that became ready; none beyond the last ride.
     pub delay: [Option<i64>; 3],
@@ -31,29 +36,52 @@ pub struct RuleResult {
 impl RuleResult {
     /// Runs `rule` over `horses`.
     pub fn of(rule: Rule, horses: &[BenchHorse]) -> RuleResult {
-        let mut tally = Tally::default();
+        RuleResult::of_advances(rule.name(), horses, |horse| rule.advances_at(horse))
+    }
+
+    /// What came of advancing each horse after the ride that `advances_at` names.
+    pub fn of_advances(
+        rule: &'static str,
+        horses: &[BenchHorse],
+        advances_at: impl Fn(&BenchHorse) -> Option<usize>,
+    ) -> RuleResult {
+        let mut advances = Advances::default();
         for horse in horses {
-            tally.add(horse, rule.advances_at(horse));
+            advances.add(horse, advances_at(horse));
         }
-        tally.result(rule)
+        advances.result(rule)
     }
 }
 
 #[derive(Default)]
-struct Tally {
+struct Advances {
     advanced: usize,
     false_advances: usize,
     never_ready: usize,
     never_ready_false: usize,
+    /// True readiness of the falsely advanced.
+    false_readiness: Vec<f64>,
+    /// Rides until they were at the need after all; none beyond the last ride.
+    rides_early: Vec<Option<i64>>,
     delays: Vec<Option<i64>>,
 }
 
-impl Tally {
+impl Advances {
     fn add(&mut self, horse: &BenchHorse, advanced: Option<usize>) {
         let ready = horse.ready_at();
         let is_false = advanced.is_some_and(|ride| horse.truth[ride].weakest() < FALSE_BELOW);
         self.advanced += usize::from(advanced.is_some());
         self.false_advances += usize::from(is_false);
+        if let Some(ride) = advanced.filter(|_| is_false) {
+            self.false_readiness.push(horse.truth[ride].weakest());
+            let later = horse.truth[ride..].iter();
+            self.rides_early.push(
+                later
+                    .clone()
+                    .position(|truth| truth.weakest() >= FALSE_BELOW)
+                    .map(|rides| rides as i64),
+            );
+        }
         match ready {
             Some(ready) => self
                 .delays
@@ -65,17 +93,22 @@ impl Tally {
         }
     }
 
-    fn result(mut self, rule: Rule) -> RuleResult {
-        self.delays
-            .sort_unstable_by_key(|delay| delay.unwrap_or(i64::MAX));
+    fn result(mut self, rule: &'static str) -> RuleResult {
+        let none_last = |rides: &Option<i64>| rides.unwrap_or(i64::MAX);
+        self.delays.sort_unstable_by_key(none_last);
+        self.rides_early.sort_unstable_by_key(none_last);
+        self.false_readiness.sort_unstable_by(f64::total_cmp);
         let count = self.delays.len();
         let at = |quarter: usize| self.delays.get(count * quarter / 4).copied().flatten();
+        let falsely = self.false_readiness.len();
         let share = |part: usize, of: usize| part as f64 / of.max(1) as f64;
         RuleResult {
-            rule: rule.says(),
+            rule,
             advanced: self.advanced,
             false_share: share(self.false_advances, self.advanced),
             false_of_never_ready: share(self.never_ready_false, self.never_ready),
+            false_readiness: self.false_readiness.get(falsely / 2).copied(),
+            rides_early: self.rides_early.get(falsely / 2).copied().flatten(),
             delay: [at(1), at(2), at(3)],
             never_advanced: share(
                 self.delays.iter().filter(|delay| delay.is_none()).count(),

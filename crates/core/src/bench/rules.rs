@@ -2,7 +2,7 @@
 //! which ride on it would advance the horse.
 
 use crate::Side;
-use crate::evidence::readiness::{Readiness, Shown};
+use crate::evidence::readiness::{Readiness, SoftCounts};
 use crate::evidence::share::{quantile, share_of_days, wilson};
 use crate::evidence::{Ask, days_of};
 use crate::judge::Verdict;
@@ -48,18 +48,18 @@ impl Rule {
     ];
 
     /// What it is, for the table.
-    pub fn says(self) -> &'static str {
+    pub fn name(self) -> &'static str {
         match self {
             Rule::ThreeInARow => "(a) three soft ones in a row on each side",
             Rule::TenRides => "(b) ten rides by the calendar",
-            Rule::LastRide => "(c) 80 % on each side in the last ride",
+            Rule::LastRide => "(c) 80% on each side in the last ride",
             Rule::WilsonWindow => "(d) window of 10 rides: share 0.80, Wilson bound 0.70",
             Rule::ClusteredWindow => "(d') the same, days as clusters",
             Rule::Sprt => "(e) Wald's SPRT on the last 10 rides, 0.70 against 0.80",
             Rule::KnowledgeModel => "(f) two-state hidden Markov model, 0.95 sure",
             Rule::Filter => "(g) state-space filter, 0.95 sure above 0.70",
             Rule::Shipped => {
-                "(h) shipped gate: filter 0.90 sure, window of 6, first asks, evenness"
+                "(h) shipped gate: filter 0.92 sure, window of 6, first asks, evenness"
             }
         }
     }
@@ -137,8 +137,8 @@ fn filter(horse: &BenchHorse) -> Option<usize> {
     let mut readiness = Readiness::default();
     let rides = horse.asks.chunk_by(|a, b| a.day == b.day);
     rides.enumerate().position(|(ride, day)| {
-        readiness.day(day[0].day, &Shown::of(day));
-        let sure = |side| readiness.sure_above(side, super::FALSE_BELOW) >= 0.95;
+        readiness.day(day[0].day, &SoftCounts::of(day));
+        let sure = |side| readiness.sure_above(side, super::limits::FALSE_BELOW) >= 0.95;
         ride >= 2 && Side::EACH.into_iter().all(sure)
     })
 }

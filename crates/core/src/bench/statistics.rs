@@ -4,6 +4,7 @@
 use serde::Serialize;
 
 use crate::Side;
+use crate::day::days_between;
 use crate::evidence::evenness::symmetry_index_pct;
 use crate::evidence::give_time::{log_rank, median_s, restricted_mean_s};
 use crate::evidence::share::{quantile, wilson};
@@ -57,7 +58,7 @@ pub fn statistics(asks: &[Ask]) -> Option<Statistics> {
     let test = log_rank(&left_times, &right_times);
     let (mut days, mut shares) = (Vec::new(), Vec::new());
     for day in asks.chunk_by(|a, b| a.day == b.day) {
-        days.push(f64::from(day[0].day.day_of_year()));
+        days.push(days_between(asks[0].day, day[0].day) as f64);
         shares.push(day.iter().filter(|ask| ask.soft).count() as f64 / day.len() as f64);
     }
     let trend = trend(&days, &shares);

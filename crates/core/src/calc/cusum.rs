@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ANY_FIGURE, FIGURE, FieldError, LONG_SERIES};
 use crate::evidence::slip::cusum;
 
@@ -39,9 +39,10 @@ pub struct Output {
 pub const CALCULATOR: Calculator = Calculator {
     name: "cusum",
     about: "Two-sided CUSUM: small lasting shifts of a figure.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Light,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Computes the sums.
@@ -49,7 +50,7 @@ pub const CALCULATOR: Calculator = Calculator {
 /// # Errors
 /// The first number out of bounds.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
-    let values = super::series("/value", &input.value, ANY_FIGURE, LONG_SERIES)?;
+    let values = calculator::series("/value", &input.value, ANY_FIGURE, LONG_SERIES)?;
     let target = ANY_FIGURE.check("/target", input.target)?;
     let k = FIGURE.check("/k", input.k)?;
     let h = FIGURE.check("/h", input.h)?;

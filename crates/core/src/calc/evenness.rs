@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{FIGURE, FieldError};
 use crate::evidence::evenness::symmetry_index_pct;
 
@@ -33,9 +33,10 @@ pub struct Output {
 pub const CALCULATOR: Calculator = Calculator {
     name: "evenness",
     about: "Left against right: difference and symmetry index.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Light,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Computes the index.

@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ANY_FIGURE, FIGURE, FieldError, LAMBDA, LONG_SERIES};
 use crate::evidence::slip::ewma;
 
@@ -42,10 +42,11 @@ pub struct Output {
 /// The calculator.
 pub const CALCULATOR: Calculator = Calculator {
     name: "ewma",
-    about: "EWMA chart: a figure against its settled level.",
-    run: |value| super::run_json(value, calculate),
+    about: "EWMA chart: a figure against where it had settled.",
+    cost: Cost::Light,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Computes the chart.
@@ -53,7 +54,7 @@ pub const CALCULATOR: Calculator = Calculator {
 /// # Errors
 /// The first number out of bounds.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
-    let values = super::series("/value", &input.value, ANY_FIGURE, LONG_SERIES)?;
+    let values = calculator::series("/value", &input.value, ANY_FIGURE, LONG_SERIES)?;
     let target = ANY_FIGURE.check("/target", input.target)?;
     let sd = FIGURE.check("/sd", input.sd)?;
     let lambda = LAMBDA.check("/lambda", input.lambda)?;

@@ -3,7 +3,7 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{FieldError, REPS_AT_ONCE};
 use crate::judge::{Item, Verdict, WhatItTakes, judge_reps};
 use crate::ladder::{Gate, Ladder, Level};
@@ -44,9 +44,10 @@ pub struct Output {
 pub const CALCULATOR: Calculator = Calculator {
     name: "gate",
     about: "The reps of one level against a gate: each rail, and what it would take.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Heavy,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Checks the gate. Without reps the gate is that of `bend.flex`.
@@ -61,7 +62,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         .reps
         .first()
         .map_or_else(|| Level::new("bend.flex", "stand"), |rep| rep.level());
-    super::check_reps(&input.reps, &ladder)?;
+    calculator::check_reps(&input.reps, &ladder)?;
     if let Some(index) = input.reps.iter().position(|rep| rep.level() != level) {
         let found = input.reps[index].level();
         return Err(FieldError::new(

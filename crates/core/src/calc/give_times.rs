@@ -2,9 +2,10 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ANY_TIME_S, FieldError, HORIZON_S, REPS_AT_ONCE};
-use crate::evidence::give_time::{TimeToGive, log_rank, median_s, restricted_mean_s};
+use crate::evidence::give_time::{log_rank, median_s, restricted_mean_s};
+use crate::rep::TimeToGive;
 
 /// Input of `give-times`.
 #[derive(Debug, Clone, Deserialize)]
@@ -61,9 +62,10 @@ pub struct LogRank {
 pub const CALCULATOR: Calculator = Calculator {
     name: "give-times",
     about: "Times to give, left against right; asks with no give are censored.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Light,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Computes both sides and the comparison.

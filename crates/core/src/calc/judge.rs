@@ -4,13 +4,15 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::Calculator;
-use crate::bounds::{FieldError, REPS_AT_ONCE};
-use crate::horse::{CareNote, RideMark};
+use super::calculator::{self, Calculator, Cost};
+use crate::bounds::{FieldError, REPS_OF_A_HORSE};
+use crate::evidence::rider::RiderOffset;
+use crate::horse::{CareNote, RideMark, Sex};
 use crate::judge::{
     FoundHole, HorseFile, Judgement, Overrule, RideFacts, State, Verdict, holes, judge_horse,
 };
-use crate::ladder::{Ladder, LadderFile, Level};
+use crate::ladder::check::{check_fault, find_level};
+use crate::ladder::{FaultId, Ladder, LadderFile, Level};
 use crate::program::Program;
 use crate::rep::Rep;
 
@@ -42,12 +44,32 @@ pub struct Input {
 #[cfg_attr(feature = "schema", schema(as = JudgeContext))]
 #[serde(default, deny_unknown_fields)]
 pub struct Context {
+    /// Mare, gelding or stallion; "the horse" in sentences when left out.
+    pub sex: Option<Sex>,
     /// Its rides, oldest first; those of the reps when left out.
     pub rides: Vec<Ride>,
     /// Notes of care.
     pub care: Vec<CareNote>,
     /// Decisions of the trainer, oldest first.
     pub overrules: Vec<Overrule>,
+    /// Faults seen in the asks of one level of a ride, not on one of them.
+    pub faults: Vec<SeenFault>,
+    /// How riders differ; taken into account where that is very likely real.
+    pub riders: Vec<RiderOffset>,
+}
+
+/// A fault seen in the asks of one level of a ride.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = JudgeSeenFault))]
+#[serde(deny_unknown_fields)]
+pub struct SeenFault {
+    /// The ride.
+    pub ride_id: Uuid,
+    /// The level.
+    pub level: Level,
+    /// The fault.
+    pub fault: FaultId,
 }
 
 /// One ride.
@@ -61,6 +83,9 @@ pub struct Ride {
     /// Its day.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
     pub day: Date,
+    /// Who rode, where known.
+    #[serde(default)]
+    pub rider_id: Option<Uuid>,
     /// What made it unlike the others.
     #[serde(default)]
     pub marks: Vec<RideMark>,
@@ -114,9 +139,10 @@ pub struct LevelState {
 pub const CALCULATOR: Calculator = Calculator {
     name: "judge",
     about: "The reps of one horse, judged at every level; the holes under its faults.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Heavy,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Judges the horse.
@@ -125,21 +151,32 @@ pub const CALCULATOR: Calculator = Calculator {
 /// A ladder that is not known, a program that does not fit it, a rep, an overrule
 /// or a number out of bounds.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
-    REPS_AT_ONCE.check_count("/reps", input.reps.len())?;
+    REPS_OF_A_HORSE.check_count("/reps", input.reps.len())?;
     if input.ladder != "default" {
         return Err(FieldError::new(
             "/ladder",
             format!("must be \"default\", found \"{}\"", input.ladder),
         ));
     }
-    let ladder = Ladder::of(LadderFile::shipped(), &input.program)
+    let ladder = input
+        .program
+        .ladder(LadderFile::shipped())
         .map_err(|error| error.under("/program"))?;
-    super::check_reps(&input.reps, &ladder)?;
+    // Reps of levels that only another school has are known, and left out.
+    calculator::check_reps(&input.reps, Ladder::every_level())?;
     for (index, overrule) in input.context.overrules.iter().enumerate() {
         let at = format!("/context/overrules/{index}");
         overrule.check().map_err(|error| error.under(&at))?;
-        crate::rep::check::find_level(&overrule.level, &ladder)
+        find_level(&overrule.level, Ladder::every_level())
             .map_err(|error| error.under(&format!("{at}/level")))?;
+    }
+    for (index, seen) in input.context.faults.iter().enumerate() {
+        let at = format!("/context/faults/{index}");
+        check_fault(&seen.fault, &ladder).map_err(|error| error.under(&format!("{at}/fault")))?;
+    }
+    for (index, rider) in input.context.riders.iter().enumerate() {
+        let at = format!("/context/riders/{index}");
+        rider.check().map_err(|error| error.under(&at))?;
     }
     let file = file(&input, &ladder);
     let standings = judge_horse(&ladder, &file, input.date);
@@ -176,6 +213,14 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
 
 fn file(input: &Input, ladder: &Ladder) -> HorseFile {
     let mut file = HorseFile::of_reps(ladder, &input.reps);
+    for seen in &input.context.faults {
+        // A level of another program's ladder is left out, as its reps are.
+        let place = ladder.position(&seen.level);
+        if let Some((place, fault)) = place.zip(ladder.fault(&seen.fault)) {
+            file.add_fault(place, seen.ride_id, fault);
+        }
+    }
+    file.sex = input.context.sex;
     file.care.clone_from(&input.context.care);
     file.overrules.clone_from(&input.context.overrules);
     file.rides = input
@@ -185,6 +230,7 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
         .map(|ride| RideFacts {
             ride_id: ride.ride_id,
             day: ride.day,
+            rider_id: ride.rider_id,
             marks: ride.marks.clone(),
         })
         .collect();
@@ -195,10 +241,12 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
             file.rides.push(RideFacts {
                 ride_id: rep.ride_id,
                 day: rep.day,
+                rider_id: None,
                 marks: Vec::new(),
             });
         }
     }
     file.rides.sort_by_key(|ride| ride.day);
+    file.take_in_riders(&input.context.riders);
     file
 }

@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ASKED, CONFIDENCE, FieldError, ICC};
 use crate::evidence::share::{Day, quantile, share_of_days, wilson};
 
@@ -59,9 +59,10 @@ pub struct Output {
 pub const CALCULATOR: Calculator = Calculator {
     name: "share",
     about: "Soft share with its Wilson bounds; with days, for reps that are alike within a day.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Light,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Computes the share.

@@ -4,12 +4,12 @@ use jiff::civil::Date;
 use jiff::{SignedDuration, ToSpan, tz::TimeZone};
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
-use crate::bounds::{ASKS_A_SIDE, FieldError, GAP_DAYS, RIDES_AT_ONCE};
+use super::calculator::{self, Calculator, Cost};
+use crate::bounds::{ASKS_A_SIDE, FieldError, GAP_DAYS, RIDES_AT_ONCE, SIMULATED_REPS};
+use crate::ladder::check::find_level;
 use crate::ladder::{Ladder, LadderFile, LadderLevel, Level, RungId, SkillId};
 use crate::program::Program;
 use crate::rep::Rep;
-use crate::rep::check::find_level;
 use crate::sim_horse::{PlannedBlock, PlannedRide, SimulatedHorse, Traits};
 
 /// Input of `simulate-horse`.
@@ -80,7 +80,8 @@ fn one() -> u32 {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[cfg_attr(feature = "schema", schema(as = SimulateHorseOutput))]
 pub struct Output {
-    /// Every rep, in the order of asking; `judge` takes them as they are.
+    /// Every rep, in the order of asking; `judge` takes 5,000 of them as they are.
+    /// 10,000 at the most, about 3.5 MB.
     pub reps: Vec<Rep>,
     /// True readiness before each ride.
     pub truth: Vec<TruthOfRide>,
@@ -105,9 +106,10 @@ pub struct TruthOfRide {
 pub const CALCULATOR: Calculator = Calculator {
     name: "simulate-horse",
     about: "A horse made from traits and a seed, ridden: its reps, and what was true.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Heavy,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Rides the horse.
@@ -121,9 +123,12 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         .map_err(|error| error.under("/traits"))?;
     RIDES_AT_ONCE.check_count("/rides/count", input.rides.count as usize)?;
     GAP_DAYS.check("/rides/gap_days", f64::from(input.rides.gap_days))?;
-    let ladder = Ladder::of(LadderFile::shipped(), &input.program)
+    let ladder = input
+        .program
+        .ladder(LadderFile::shipped())
         .map_err(|error| error.under("/program"))?;
     let levels = levels(&input.rides.asks, &ladder)?;
+    check_reps_in_all(&input.rides)?;
     let mut horse = SimulatedHorse::new(input.traits, &levels, input.seed);
     let mut output = Output {
         reps: Vec::new(),
@@ -160,6 +165,23 @@ fn levels<'a>(asks: &[Asks], ladder: &'a Ladder) -> Result<Vec<&'a LadderLevel>,
             find_level(&level, ladder).map_err(|error| error.under(&at))
         })
         .collect()
+}
+
+/// Rides times asks: what the answer will hold.
+fn check_reps_in_all(rides: &Rides) -> Result<(), FieldError> {
+    let a_ride: u64 = rides
+        .asks
+        .iter()
+        .map(|asks| u64::from(asks.left) + u64::from(asks.right))
+        .sum();
+    let all = a_ride * u64::from(rides.count);
+    SIMULATED_REPS
+        .check("/rides", all as f64)
+        .map(|_| ())
+        .map_err(|error| FieldError {
+            says: format!("{}; ask for fewer rides or asks", error.says),
+            ..error
+        })
 }
 
 /// The ride of that number, at nine in the morning.

@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Calculator;
+use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ANY_FIGURE, FieldError, SERIES};
 use crate::evidence::trend::{Says, trend};
 
@@ -37,9 +37,10 @@ pub struct Output {
 pub const CALCULATOR: Calculator = Calculator {
     name: "trend",
     about: "Theil-Sen slope and Mann-Kendall test of a daily figure.",
-    run: |value| super::run_json(value, calculate),
+    cost: Cost::Light,
+    run: |value| calculator::run_json(value, calculate),
     #[cfg(feature = "schema")]
-    schema: super::schemas::<Input, Output>,
+    schema: calculator::schemas::<Input, Output>,
 };
 
 /// Computes the trend.
@@ -47,8 +48,8 @@ pub const CALCULATOR: Calculator = Calculator {
 /// # Errors
 /// Lists of different length, a day twice, or a number out of bounds.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
-    let days = super::series("/day", &input.day, ANY_FIGURE, SERIES)?;
-    let values = super::series("/value", &input.value, ANY_FIGURE, SERIES)?;
+    let days = calculator::series("/day", &input.day, ANY_FIGURE, SERIES)?;
+    let values = calculator::series("/value", &input.value, ANY_FIGURE, SERIES)?;
     if days.len() != values.len() {
         return Err(FieldError::new(
             "/value",

@@ -6,9 +6,10 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::give_time::{TimeToGive, log_rank, restricted_mean_s};
+use super::give_time::{log_rank, restricted_mean_s};
 use super::{Ask, times_of};
 use crate::Side;
+use crate::rep::TimeToGive;
 
 /// Left against right.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]

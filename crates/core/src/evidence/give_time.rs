@@ -13,14 +13,7 @@
 
 use statrs::distribution::{ChiSquared, ContinuousCDF};
 
-/// One timed ask.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct TimeToGive {
-    /// Seconds to the give, or waited.
-    pub seconds: f64,
-    /// Whether it ended with a give.
-    pub gave: bool,
-}
+use crate::rep::TimeToGive;
 
 /// One step of the curve: the share still not giving after `seconds`.
 #[derive(Debug, Clone, Copy, PartialEq)]

@@ -8,9 +8,13 @@
 //! idle day in between adds noise of its own. A day has an effect common to both
 //! sides, N(0, sd²). Given all that, the asks of a day are independent: the
 //! first ask of a side lies [`COLD`] lower, the others [`WARM`] higher. After
-//! each day the posterior is taken as normal at its mode (Laplace). The sd of
-//! the day effect is not known: one filter runs for each of [`DAY_SDS`], and they are
-//! weighted by how well they foretold the days so far.
+//! each day the posterior is taken as normal at its mode (Laplace). How strong the
+//! days are, and whether the horse learns bit by bit or all at once, is not known: one
+//! filter runs for each of [`MODELS`], and they are weighted by how well they predict
+//! the days so far. The asks of a day enter with their likelihood, whatever made the
+//! rider quit: stopping on a good one does not flatter. Where a rider is very likely
+//! to differ from the barn's usual one (`rider.rs`), their asks lie that much higher or
+//! lower.
 //!
 //! # Source
 //! Filtering of a random walk behind binary answers: Smith et al., Journal of
@@ -20,12 +24,9 @@
 //! (docs/judge.md).
 
 use jiff::civil::Date;
-use rand::RngExt;
-use rand_chacha::ChaCha8Rng;
-use rand_distr::{Distribution, StandardNormal};
-use statrs::function::erf::erfc;
 
-use super::Ask;
+use super::algebra::{Pair, logistic, logit, tail};
+use super::ask::Ask;
 use crate::Side;
 
 /// How much lower the first ask of a day and side lies.
@@ -34,18 +35,51 @@ pub const COLD: f64 = -0.4;
 pub const WARM: f64 = 0.1;
 /// What is left of the speed of learning a day asked later.
 pub const FADE: f64 = 0.9;
-/// The day effects that are reckoned with.
-pub const DAY_SDS: [f64; 2] = [0.5, 1.0];
+
+/// A kind of horse and days that may be at hand.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Model {
+    /// Standard deviation of the day effect.
+    pub day_sd: f64,
+    /// Variance of what the readiness does of itself from one day asked to the next.
+    pub drift_variance: f64,
+    /// Speed of learning at the start.
+    pub start_speed: f64,
+    /// Weight before anything was asked.
+    pub weight: f64,
+}
+
+/// Even days, strong days, and a horse whose readiness jumps.
+pub const MODELS: [Model; 3] = [
+    Model {
+        day_sd: 0.5,
+        drift_variance: 0.004,
+        start_speed: 0.1,
+        weight: 1.0,
+    },
+    Model {
+        day_sd: 1.0,
+        drift_variance: 0.004,
+        start_speed: 0.1,
+        weight: 1.0,
+    },
+    Model {
+        day_sd: 0.7,
+        drift_variance: 0.04,
+        start_speed: 0.0,
+        weight: 0.3,
+    },
+];
 
 /// How fast the learning of a horse levels off, when its future is drawn.
-const FUTURE_FADE: (f64, f64) = (0.92, 0.99);
+pub(super) const FUTURE_FADE: (f64, f64) = (0.92, 0.99);
 
 const START: f64 = -1.0;
-const START_SPEED: f64 = 0.1;
 const START_COMMON_VARIANCE: f64 = 1.5;
 const START_OWN_VARIANCE: f64 = 0.3;
 const START_SPEED_VARIANCE: f64 = 0.01;
-const DRIFT_VARIANCE: f64 = 0.004;
+/// Of a horse that is not taken to be under way.
+const NO_SPEED_VARIANCE: f64 = 1e-9;
 const SPEED_VARIANCE: f64 = 0.001;
 const IDLE_VARIANCE: f64 = 0.004;
 const MOST_IDLE_DAYS: i32 = 60;
@@ -62,59 +96,66 @@ type Matrix = [[f64; SIZE]; SIZE];
 #[derive(Debug, Clone, Copy, Default, PartialEq)]
 struct Counts {
     first: Option<bool>,
+    first_offset: f64,
     soft: f64,
     asked: f64,
+    /// Sum of the riders' offsets of the asks after the first.
+    offsets: f64,
 }
 
 /// What one day showed.
 #[derive(Debug, Clone, Copy, Default, PartialEq)]
-pub struct Shown([Counts; 2]);
+pub struct SoftCounts([Counts; 2]);
 
-impl Shown {
-    /// Adds the next ask of the day; asks of both sides count as left.
-    pub fn add(&mut self, side: Side, soft: bool) {
+impl SoftCounts {
+    /// Adds the next ask of the day; asks of both sides count as left. The rider's
+    /// offset is how much more is soft with this rider than with the barn's usual one.
+    pub fn add(&mut self, side: Side, soft: bool, rider_offset: f64) {
         let counts = &mut self.0[slot(side)];
         if counts.first.is_none() {
             counts.first = Some(soft);
+            counts.first_offset = rider_offset;
         } else {
             counts.asked += 1.0;
             counts.soft += f64::from(u8::from(soft));
+            counts.offsets += rider_offset;
         }
     }
 
     /// What the asks of one day show; they are in order.
-    pub fn of(asks: &[Ask]) -> Shown {
-        let mut shown = Shown::default();
+    pub fn of(asks: &[Ask]) -> SoftCounts {
+        let mut shown = SoftCounts::default();
         for ask in asks {
-            shown.add(ask.side, ask.soft);
+            shown.add(ask.side, ask.soft, f64::from(ask.rider_offset));
         }
         shown
     }
 }
 
-fn slot(side: Side) -> usize {
+pub(super) fn slot(side: Side) -> usize {
     usize::from(side == Side::Right)
 }
 
 #[derive(Debug, Clone, Copy, PartialEq)]
-struct Filter {
-    mean: Vector,
-    covariance: Matrix,
-    day_variance: f64,
-    log_evidence: f64,
+pub(super) struct Filter {
+    pub mean: Vector,
+    pub covariance: Matrix,
+    pub day_variance: f64,
+    pub drift_variance: f64,
+    pub log_evidence: f64,
 }
 
 /// The readiness of a level as far as it has been asked.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Readiness {
-    filters: [Filter; DAY_SDS.len()],
+    pub(super) filters: [Filter; MODELS.len()],
     last: Option<Date>,
 }
 
 impl Default for Readiness {
     fn default() -> Readiness {
         Readiness {
-            filters: DAY_SDS.map(Filter::new),
+            filters: MODELS.map(Filter::new),
             last: None,
         }
     }
@@ -125,13 +166,13 @@ impl Readiness {
     pub fn after(asks: &[Ask]) -> Readiness {
         let mut readiness = Readiness::default();
         for day in asks.chunk_by(|a, b| a.day == b.day) {
-            readiness.day(day[0].day, &Shown::of(day));
+            readiness.day(day[0].day, &SoftCounts::of(day));
         }
         readiness
     }
 
     /// Takes in one day, later than all before.
-    pub fn day(&mut self, day: Date, shown: &Shown) {
+    pub fn day(&mut self, day: Date, shown: &SoftCounts) {
         let idle = self.last.map(|last| {
             (day.since(last).map_or(1, |span| span.get_days()) - 1).clamp(0, MOST_IDLE_DAYS)
         });
@@ -198,19 +239,24 @@ impl Readiness {
 }
 
 impl Filter {
-    fn new(day_sd: f64) -> Filter {
+    fn new(model: Model) -> Filter {
         let own = START_COMMON_VARIANCE + START_OWN_VARIANCE;
         let mut covariance = [[0.0; SIZE]; SIZE];
         covariance[0][0] = own;
         covariance[1][1] = own;
         covariance[0][1] = START_COMMON_VARIANCE;
         covariance[1][0] = START_COMMON_VARIANCE;
-        covariance[2][2] = START_SPEED_VARIANCE;
+        covariance[2][2] = if model.start_speed > 0.0 {
+            START_SPEED_VARIANCE
+        } else {
+            NO_SPEED_VARIANCE
+        };
         Filter {
-            mean: [START, START, START_SPEED],
+            mean: [START, START, model.start_speed],
             covariance,
-            day_variance: day_sd * day_sd,
-            log_evidence: 0.0,
+            day_variance: model.day_sd * model.day_sd,
+            drift_variance: model.drift_variance,
+            log_evidence: model.weight.ln(),
         }
     }
 
@@ -226,7 +272,7 @@ impl Filter {
         self.mean[0] += speed;
         self.mean[1] += speed;
         self.mean[2] = FADE * speed;
-        let noise = DRIFT_VARIANCE + IDLE_VARIANCE * idle;
+        let noise = self.drift_variance + IDLE_VARIANCE * idle;
         for (a, b) in [(0, 0), (0, 1), (1, 0), (1, 1)] {
             self.covariance[a][b] = c[a][b] + c[a][2] + c[2][b] + c[2][2];
         }
@@ -242,7 +288,7 @@ impl Filter {
 
     /// The asks speak only of two sums, readiness of a side plus day effect, so the
     /// mode is looked for there (two unknowns) and carried over to the state.
-    fn take_in(&mut self, shown: &Shown) {
+    fn take_in(&mut self, shown: &SoftCounts) {
         let prior = [self.mean[0], self.mean[1]];
         let spread = Pair {
             left: self.covariance[0][0] + self.day_variance,
@@ -309,51 +355,19 @@ impl Filter {
     }
 }
 
-/// A symmetric matrix over the two sides.
-#[derive(Debug, Clone, Copy)]
-struct Pair {
-    left: f64,
-    right: f64,
-    both: f64,
-}
-
-impl Pair {
-    fn determinant(&self) -> f64 {
-        self.left * self.right - self.both * self.both
-    }
-
-    fn inverse(&self) -> Pair {
-        let size = self.determinant();
-        Pair {
-            left: self.right / size,
-            right: self.left / size,
-            both: -self.both / size,
-        }
-    }
-
-    fn plus(&self, diagonal: [f64; 2]) -> Pair {
-        Pair {
-            left: self.left + diagonal[0],
-            right: self.right + diagonal[1],
-            ..*self
-        }
-    }
-
-    fn times(&self, vector: [f64; 2]) -> [f64; 2] {
-        [
-            self.left * vector[0] + self.both * vector[1],
-            self.both * vector[0] + self.right * vector[1],
-        ]
-    }
-}
-
 impl Counts {
     /// Soft and asked of each group of asks, with how much higher it lies.
     fn groups(&self) -> [(f64, f64, f64); 2] {
         let first = f64::from(u8::from(self.first == Some(true)));
+        // Two riders of one day are taken together, by their asks.
+        let riders = self.offsets / self.asked.max(1.0);
         [
-            (COLD, first, f64::from(u8::from(self.first.is_some()))),
-            (WARM, self.soft, self.asked),
+            (
+                COLD + self.first_offset,
+                first,
+                f64::from(u8::from(self.first.is_some())),
+            ),
+            (WARM + riders, self.soft, self.asked),
         ]
     }
 
@@ -385,110 +399,4 @@ impl Counts {
 /// A chance that is never quite nothing nor quite sure.
 fn chance(x: f64) -> f64 {
     logistic(x).clamp(1e-12, 1.0 - 1e-12)
-}
-
-/// The lower triangular root of a positive definite matrix, by Cholesky's method.
-fn root(matrix: &Matrix) -> Matrix {
-    let mut lower = [[0.0; SIZE]; SIZE];
-    for row in 0..SIZE {
-        for column in 0..=row {
-            let known: f64 = lower[row][..column]
-                .iter()
-                .zip(&lower[column][..column])
-                .map(|(a, b)| a * b)
-                .sum();
-            let rest = matrix[row][column] - known;
-            lower[row][column] = if row == column {
-                rest.max(1e-12).sqrt()
-            } else {
-                rest / lower[column][column]
-            };
-        }
-    }
-    lower
-}
-
-/// The upper tail of the standard normal distribution.
-fn tail(x: f64) -> f64 {
-    0.5 * erfc(x / std::f64::consts::SQRT_2)
-}
-
-fn logit(share: f64) -> f64 {
-    let share = share.clamp(1e-9, 1.0 - 1e-9);
-    (share / (1.0 - share)).ln()
-}
-
-fn logistic(x: f64) -> f64 {
-    1.0 / (1.0 + (-x).exp())
-}
-
-/// One horse out of those the posterior holds possible, as it goes on learning.
-#[derive(Debug, Clone, Copy, PartialEq)]
-pub struct Drawn {
-    logits: [f64; 2],
-    speed: f64,
-    fade: f64,
-    day_sd: f64,
-    day_effect: f64,
-}
-
-impl Readiness {
-    /// Draws a horse from the posterior.
-    pub fn draw(&self, rng: &mut ChaCha8Rng) -> Drawn {
-        let best = self
-            .filters
-            .iter()
-            .map(|filter| filter.log_evidence)
-            .fold(f64::MIN, f64::max);
-        let weights = self
-            .filters
-            .map(|filter| (filter.log_evidence - best).exp());
-        let mut left = rng.random_range(0.0..weights.iter().sum());
-        let chosen = weights
-            .iter()
-            .position(|weight| {
-                left -= weight;
-                left < 0.0
-            })
-            .unwrap_or(0);
-        self.filters[chosen].draw(rng)
-    }
-}
-
-impl Filter {
-    fn draw(&self, rng: &mut ChaCha8Rng) -> Drawn {
-        let lower = root(&self.covariance);
-        let normal: [f64; 3] = std::array::from_fn(|_| StandardNormal.sample(rng));
-        let at = |row: usize| {
-            self.mean[row]
-                + (0..=row)
-                    .map(|column| lower[row][column] * normal[column])
-                    .sum::<f64>()
-        };
-        Drawn {
-            logits: [at(0), at(1)],
-            speed: at(2),
-            fade: rng.random_range(FUTURE_FADE.0..FUTURE_FADE.1),
-            day_sd: self.day_variance.sqrt(),
-            day_effect: 0.0,
-        }
-    }
-}
-
-impl Drawn {
-    /// Goes on to the next day asked.
-    pub fn ride(&mut self, rng: &mut ChaCha8Rng) {
-        let mut noise = |variance: f64| variance.sqrt() * rng.sample::<f64, _>(StandardNormal);
-        for logit in &mut self.logits {
-            *logit += self.speed + noise(DRIFT_VARIANCE);
-        }
-        self.speed *= self.fade;
-        self.day_effect = noise(self.day_sd * self.day_sd);
-    }
-
-    /// The chance that the next ask on `side` is soft.
-    pub fn chance(&self, side: Side, first: bool) -> f64 {
-        let offset = if first { COLD } else { WARM };
-        logistic(self.logits[slot(side)] + self.day_effect + offset).clamp(0.0, 1.0)
-    }
 }

@@ -8,6 +8,8 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use crate::bounds::FieldError;
+
 /// Days after which a check of the teeth or of the bit seat is due again.
 pub const CHECK_HOLDS_DAYS: i64 = 365;
 
@@ -97,4 +99,23 @@ impl CareNote {
     pub fn is_open(&self, on: Date) -> bool {
         self.kind.is_flag() && self.day <= on && self.cleared_on.is_none_or(|cleared| cleared > on)
     }
+}
+
+/// Checks the day of a note: not after today, and not before the horse was foaled.
+/// Every horse is a year older on January 1, so of the year alone is known.
+///
+/// # Errors
+/// A day outside, at `field`, with what is allowed.
+pub fn check_care_day(field: &str, day: Date, foaled: i32, today: Date) -> Result<(), FieldError> {
+    let year = i16::try_from(foaled).unwrap_or(today.year());
+    let earliest = Date::new(year, 1, 1).unwrap_or(today).min(today);
+    if (earliest..=today).contains(&day) {
+        return Ok(());
+    }
+    Err(FieldError::new(
+        field,
+        format!(
+            "must be {earliest} (the year the horse was foaled) to {today} (today), found {day}"
+        ),
+    ))
 }

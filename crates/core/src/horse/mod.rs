@@ -3,10 +3,13 @@
 //! - [`care`]: pain, unlevel, rig, teeth, bit seat
 //! - [`ride_mark`]: what made a ride unlike the others
 //! - [`season`]: a mare's season days
+//! - [`sex`]: mare, gelding or stallion
 
 pub mod care;
 pub mod ride_mark;
 pub mod season;
+pub mod sex;
 
 pub use care::{CareKind, CareNote};
 pub use ride_mark::RideMark;
+pub use sex::Sex;

@@ -9,8 +9,8 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
+use crate::day::days_between;
 use crate::evidence::share::{difference, quantile};
-use crate::judge::days_between;
 
 /// Days from the beginning of one season to the next.
 pub const CYCLE_DAYS: i64 = 21;

@@ -3,8 +3,8 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::history::days_between;
 use super::side_drop::SideDrop;
+use crate::day::days_between;
 use crate::horse::care::CHECK_HOLDS_DAYS;
 use crate::horse::{CareKind, CareNote, RideMark};
 
@@ -40,7 +40,11 @@ pub enum Caution {
 }
 
 /// What holds for every level of the horse.
-pub fn of_horse(care: &[CareNote], rides: &[super::horse::RideFacts], on: Date) -> Vec<Caution> {
+pub fn of_horse(
+    care: &[CareNote],
+    rides: &[super::horse_file::RideFacts],
+    on: Date,
+) -> Vec<Caution> {
     let flags = care
         .iter()
         .filter(|note| note.is_open(on))
@@ -73,7 +77,7 @@ pub fn of_mouth(care: &[CareNote], on: Date) -> Vec<Caution> {
         .collect()
 }
 
-impl super::horse::RideFacts {
+impl super::horse_file::RideFacts {
     fn is_troubled(&self) -> bool {
         self.marks.contains(&RideMark::Trouble)
     }

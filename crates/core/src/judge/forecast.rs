@@ -1,9 +1,11 @@
 //! Forecast: rides until the gate passes, as a median and an 80 % range.
 //!
 //! # Formula
-//! The learning curve is that of the readiness filter: a logistic curve in the
-//! number of rides whose bends are penalised, with its Laplace posterior. From
-//! that posterior future rides are drawn, at the horse's own pace, until the gate
+//! Horses are drawn from the posterior of the readiness filter
+//! ([`crate::evidence::readiness`]): the readiness of each side and the speed of
+//! learning as they stand after the last day asked. Each of them goes on learning with
+//! the filter's own noise and day effects, its speed fading at a rate drawn once a
+//! horse, and is ridden at the pace of the days in the window until the gate
 //! itself passes. The range runs from the 10th to the 90th percentile; when that
 //! lies beyond [`MOST_RIDES`], from the 20th with an open end. While a penalised
 //! logistic regression on the ride number is not surely upward
@@ -20,11 +22,12 @@ use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::gate_check::{Shown, window_of};
-use super::history::days_between;
 use super::rails::{Tally, failing};
+use super::window::{GateInput, window_of};
 use crate::Side;
+use crate::day::days_between;
 use crate::evidence::learning;
+use crate::evidence::possible_horse::PossibleHorse;
 use crate::evidence::readiness::{self, Readiness};
 use crate::evidence::{Ask, days_of};
 use crate::ladder::{FaultSet, Gate};
@@ -58,7 +61,7 @@ pub enum Forecast {
 }
 
 /// Forecasts the rides after the date of `shown` until the gate passes.
-pub fn forecast(shown: &Shown<'_>, gate: &Gate, seed: u64) -> Forecast {
+pub fn forecast(shown: &GateInput<'_>, gate: &Gate, seed: u64) -> Forecast {
     let seen = window_of(shown.asks, gate, shown.on);
     let tally = Tally::of(shown, seen, gate);
     if failing(shown, &tally, gate).next().is_none() {
@@ -87,7 +90,7 @@ pub fn forecast(shown: &Shown<'_>, gate: &Gate, seed: u64) -> Forecast {
 
 /// How the rides of a horse go on.
 struct Future<'a> {
-    shown: &'a Shown<'a>,
+    shown: &'a GateInput<'a>,
     gate: &'a Gate,
     known: &'a [Ask],
     paces: Vec<(Side, Vec<u32>)>,
@@ -95,7 +98,7 @@ struct Future<'a> {
 }
 
 impl<'a> Future<'a> {
-    fn new(shown: &'a Shown<'a>, known: &'a [Ask], gate: &'a Gate) -> Future<'a> {
+    fn new(shown: &'a GateInput<'a>, known: &'a [Ask], gate: &'a Gate) -> Future<'a> {
         let paces = shown
             .sides
             .iter()
@@ -128,7 +131,7 @@ impl<'a> Future<'a> {
             on = on.saturating_add(self.gap_days.days());
             horse.ride(rng);
             self.ride(ride, on, &horse, &mut asks, &mut readiness, rng);
-            let shown = Shown {
+            let shown = GateInput {
                 asks: &asks,
                 on,
                 readiness: &readiness,
@@ -148,17 +151,17 @@ impl<'a> Future<'a> {
         &self,
         ride: u32,
         on: Date,
-        horse: &readiness::Drawn,
+        horse: &PossibleHorse,
         asks: &mut Vec<Ask>,
         readiness: &mut Readiness,
         rng: &mut ChaCha8Rng,
     ) {
-        let mut shown = readiness::Shown::default();
+        let mut shown = readiness::SoftCounts::default();
         for (side, paces) in &self.paces {
             let asked = paces[rng.random_range(0..paces.len())];
             for index in 0..asked {
                 let soft = rng.random_bool(horse.chance(*side, index == 0));
-                shown.add(*side, soft);
+                shown.add(*side, soft, 0.0);
                 asks.push(Ask {
                     rep_id: Uuid::nil(),
                     ride_id: Uuid::from_u128(u128::from(ride)),
@@ -169,6 +172,7 @@ impl<'a> Future<'a> {
                     count: 1,
                     time: self.time_like(*side, soft, rng),
                     faults: FaultSet::default(),
+                    rider_offset: 0.0,
                 });
             }
         }
@@ -181,7 +185,7 @@ impl<'a> Future<'a> {
         side: Side,
         soft: bool,
         rng: &mut ChaCha8Rng,
-    ) -> Option<crate::evidence::give_time::TimeToGive> {
+    ) -> Option<crate::rep::TimeToGive> {
         let start = rng.random_range(0..self.known.len());
         let (before, after) = self.known.split_at(start);
         let mut like = after.iter().chain(before).filter(|ask| ask.side == side);

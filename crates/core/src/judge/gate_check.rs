@@ -1,10 +1,11 @@
 //! Each rail of the gate: what is needed, what is found, whether it passes.
 
-use jiff::{ToSpan, civil::Date};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use super::item::{Item, ItemKind};
 use super::rails::{Rail, Tally, failing};
+use super::window::{GateInput, Window, window_of};
 use crate::Side;
 use crate::evidence::evenness::{Evenness, evenness};
 use crate::evidence::first_ask::FirstAsk;
@@ -13,83 +14,6 @@ use crate::evidence::readiness::Readiness;
 use crate::evidence::share::{quantile, share_of_days};
 use crate::evidence::{Ask, days_of, times_of};
 use crate::ladder::Gate;
-
-/// What a rail of the gate asks for.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum ItemKind {
-    /// What adds up, over the whole record.
-    Count,
-    /// Asks in the window.
-    Reps,
-    /// Days in the window.
-    Days,
-    /// Share of soft answers.
-    SoftShare,
-    /// What the readiness surely lies above.
-    LowShare,
-    /// Soft first asks among the last days.
-    FirstAsk,
-    /// Soft answers in a row, for a safety gate.
-    NoMiss,
-    /// Difference of the sides' soft shares.
-    Difference,
-    /// Ratio of the sides' restricted mean times.
-    TimeRatio,
-    /// The level below, soft on the last day it was asked.
-    LevelBelow,
-}
-
-impl ItemKind {
-    /// Rails with a half for each side, from the bottom of the gate up.
-    pub const PER_SIDE: [ItemKind; 7] = [
-        ItemKind::Count,
-        ItemKind::Reps,
-        ItemKind::Days,
-        ItemKind::SoftShare,
-        ItemKind::LowShare,
-        ItemKind::FirstAsk,
-        ItemKind::NoMiss,
-    ];
-
-    /// Whether the figure has to stay below what the gate names.
-    pub fn at_most(self) -> bool {
-        matches!(self, ItemKind::Difference | ItemKind::TimeRatio)
-    }
-}
-
-/// One rail, or the half of one.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Item {
-    /// What it asks for.
-    pub item: ItemKind,
-    /// The side, for a rail with two halves.
-    pub side: Option<Side>,
-    /// The least that passes; for difference and ratio, the most.
-    pub needed: f64,
-    /// What was found; none while there is nothing to find it from.
-    pub found: Option<f64>,
-    /// How far the rail is filled, 0 to 1; 1 when it passes.
-    pub filled: f64,
-    /// Whether it passes.
-    pub passes: bool,
-}
-
-/// The rides the gate looked at.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Window {
-    /// The first day looked at; none when no ride lies in the window.
-    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
-    pub from: Option<Date>,
-    /// The day of judging.
-    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
-    pub to: Date,
-    /// How many rides.
-    pub rides: u32,
-}
 
 /// One side's figures in the window.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -151,49 +75,8 @@ impl GateCheck {
     }
 }
 
-/// What a gate is checked against on one date: all asks until then, in order,
-/// and what they have been taken to show.
-#[derive(Debug, Clone, Copy)]
-pub struct Shown<'a> {
-    /// All asks until the date, in order.
-    pub asks: &'a [Ask],
-    /// The date.
-    pub on: Date,
-    /// The readiness after those asks.
-    pub readiness: &'a Readiness,
-    /// Soft share of the level below on the last day it was asked in the window.
-    pub below: Option<f64>,
-    /// The sides that are asked.
-    pub sides: &'static [Side],
-}
-
-/// The asks inside the gate's window on `on`: the last rides that asked it, not
-/// older than the window's days. `asks` are in order.
-pub fn window_of<'a>(asks: &'a [Ask], gate: &Gate, on: Date) -> &'a [Ask] {
-    let oldest = on
-        .checked_sub(i64::from(gate.window_days).days())
-        .unwrap_or(Date::MIN);
-    let end = asks.partition_point(|ask| ask.day <= on);
-    let mut rides: Vec<Uuid> = Vec::with_capacity(gate.window_rides.min(16) as usize);
-    let mut first = end;
-    for (index, ask) in asks[..end].iter().enumerate().rev() {
-        if ask.day <= oldest {
-            break;
-        }
-        // Asks of one ride mostly stand together: the last one seen is looked at first.
-        if rides.last() != Some(&ask.ride_id) && !rides.contains(&ask.ride_id) {
-            if rides.len() == gate.window_rides as usize {
-                break;
-            }
-            rides.push(ask.ride_id);
-        }
-        first = index;
-    }
-    &asks[first..end]
-}
-
 /// Checks every rail of `gate` with all figures.
-pub fn check_gate(shown: &Shown<'_>, gate: &Gate) -> GateCheck {
+pub fn check_gate(shown: &GateInput<'_>, gate: &Gate) -> GateCheck {
     let seen = window_of(shown.asks, gate, shown.on);
     let tally = Tally::of(shown, seen, gate);
     let sides: Vec<SideFigures> = shown

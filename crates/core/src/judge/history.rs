@@ -5,11 +5,12 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use super::ease;
-use super::gate_check::{Shown, window_of};
 use super::rails::{Tally, failing, rails};
 use super::side_drop::side_drop;
 use super::verdict::{Gated, Verdict, decide};
+use super::window::{GateInput, window_of};
 use crate::Side;
+use crate::day::days_between;
 use crate::evidence::Ask;
 use crate::evidence::readiness::{self, Readiness};
 use crate::ladder::Gate;
@@ -79,7 +80,7 @@ pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[DayTally
     for day in asks.chunk_by(|a, b| a.day == b.day) {
         let start = end;
         end += day.len();
-        let evening = Evening {
+        let end_of_day = EndOfDay {
             asks: &asks[..end],
             start,
             before: &before,
@@ -87,21 +88,21 @@ pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[DayTally
             sides,
             below: share_below(below, gate, day[0].day),
         };
-        let all = evening.counting(end);
+        let all = end_of_day.counting(end);
         let after_all = all.readiness;
         let seen = all.seen;
-        let settled = evening.settled(all);
+        let counted_asks = end_of_day.counted_asks(all);
         history.tallies.push(tally(day, gate, sides));
-        history.days.push(evening.verdict(seen, &settled));
-        history.counted = settled.counted;
-        history.readiness = settled.readiness;
+        history.days.push(end_of_day.verdict(seen, &counted_asks));
+        history.counted = counted_asks.counted;
+        history.readiness = counted_asks.readiness;
         before = after_all;
     }
     history
 }
 
 /// The end of one day at a level.
-struct Evening<'a> {
+struct EndOfDay<'a> {
     asks: &'a [Ask],
     /// Where the day's asks begin.
     start: usize,
@@ -112,7 +113,7 @@ struct Evening<'a> {
 }
 
 /// What the gate is held against that evening.
-struct Settled<'a> {
+struct CountedAsks<'a> {
     counted: usize,
     /// The asks in the window.
     seen: &'a [Ask],
@@ -121,12 +122,12 @@ struct Settled<'a> {
     rails: u32,
 }
 
-impl<'a> Evening<'a> {
+impl<'a> EndOfDay<'a> {
     /// All asks count. But one more soft answer must never close a gate that
     /// stood open before it (it could: by making the day look like a good day, or
     /// the better side better still), so soft answers at the very end are left
     /// out where that opens the gate.
-    fn settled(&self, all: Settled<'a>) -> Settled<'a> {
+    fn counted_asks(&self, all: CountedAsks<'a>) -> CountedAsks<'a> {
         if all.gated.passes || !all.gated.only_hurt_by_soft {
             return all;
         }
@@ -137,19 +138,19 @@ impl<'a> Evening<'a> {
             .count();
         (1..=trailing)
             .map(|fewer| self.counting(self.asks.len() - fewer))
-            .find(|settled| settled.gated.passes)
+            .find(|counted_asks| counted_asks.gated.passes)
             .unwrap_or(all)
     }
 
-    fn counting(&self, counted: usize) -> Settled<'a> {
+    fn counting(&self, counted: usize) -> CountedAsks<'a> {
         let mut readiness = *self.before;
         if counted > self.start {
             let day = &self.asks[self.start..counted];
-            readiness.day(day[0].day, &readiness::Shown::of(day));
+            readiness.day(day[0].day, &readiness::SoftCounts::of(day));
         }
         let on = self.asks[self.start].day;
         let seen = window_of(&self.asks[..counted], self.gate, on);
-        let shown = Shown {
+        let shown = GateInput {
             asks: &self.asks[..counted],
             on,
             readiness: &readiness,
@@ -157,7 +158,7 @@ impl<'a> Evening<'a> {
             sides: self.sides,
         };
         let tally = Tally::of(&shown, seen, self.gate);
-        Settled {
+        CountedAsks {
             counted,
             seen,
             gated: Gated::of(failing(&shown, &tally, self.gate)),
@@ -168,16 +169,16 @@ impl<'a> Evening<'a> {
 
     /// The verdict by the gate alone. On a day it was asked, a level is being
     /// retested, so it is not rusty.
-    fn verdict(&self, seen: &[Ask], settled: &Settled<'_>) -> DayVerdict {
+    fn verdict(&self, seen: &[Ask], counted_asks: &CountedAsks<'_>) -> DayVerdict {
         let on = self.asks[self.start].day;
         let dropped = side_drop(seen).is_some();
         let eased = ease::by_share(seen, self.gate).is_some();
         DayVerdict {
             day: on,
-            verdict: decide(&settled.gated, dropped, eased, true, false),
-            passes: settled.gated.passes,
-            rails_filled: settled.rails - settled.gated.fails,
-            rails: settled.rails,
+            verdict: decide(&counted_asks.gated, dropped, eased, true, false),
+            passes: counted_asks.gated.passes,
+            rails_filled: counted_asks.rails - counted_asks.gated.fails,
+            rails: counted_asks.rails,
         }
     }
 }
@@ -210,10 +211,4 @@ pub fn share_below(below: &[DayTally], gate: &Gate, on: Date) -> Option<f64> {
     let until = below.partition_point(|tally| tally.day <= on);
     let last = below[..until].last()?;
     (days_between(last.day, on) < i64::from(gate.window_days)).then(|| last.share())
-}
-
-/// Whole days from `from` to `to`.
-pub fn days_between(from: Date, to: Date) -> i64 {
-    // A span of dates is counted in days unless asked otherwise.
-    to.since(from).map_or(0, |span| i64::from(span.get_days()))
 }

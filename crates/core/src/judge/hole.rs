@@ -7,7 +7,8 @@
 //! much every [`HALF_LIFE_DAYS`] days), drawn towards nothing by two asks. A
 //! fault points to the levels its row names, and with [`STEP_DOWN`] a step to
 //! what those need. A level's score is the sum of the rates that point to it,
-//! times how weak it is (one less its readiness, or what is not known of it),
+//! times how weak it is (one less the readiness of its weaker side; of a level that was
+//! never asked [`HELD_WEAKNESS`] where it counts as held, else [`UNKNOWN_WEAKNESS`]),
 //! times a bonus for each further fault it would explain. Of two that explain
 //! the same faults about as well, the lower comes first.
 //!
@@ -21,9 +22,10 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::history::days_between;
-use super::horse::{HorseFile, Standing};
+use super::horse_file::HorseFile;
+use super::standing::Standing;
 use crate::Side;
+use crate::day::days_between;
 use crate::ladder::{Fault, FaultId, Ladder, Level};
 
 /// Days looked back.
@@ -34,7 +36,9 @@ pub const HALF_LIFE_DAYS: f64 = 10.0;
 pub const STEP_DOWN: f64 = 0.6;
 /// Steps gone down.
 const MOST_STEPS: usize = 3;
-/// How weak a level is taken to be of which nothing was ever asked.
+/// How weak a level is taken to be that was never asked here and counts as held.
+const HELD_WEAKNESS: f64 = 0.3;
+/// How weak a level is taken to be of which nothing is known.
 const UNKNOWN_WEAKNESS: f64 = 0.6;
 /// How much each further fault that it explains adds.
 const FURTHER_FAULT: f64 = 0.25;
@@ -265,7 +269,7 @@ fn weakness(standing: &Standing, ladder: &Ladder) -> f64 {
     let sides = ladder.levels[standing.place].asked_sides();
     if standing.history.tallies.is_empty() {
         return if standing.counts_as_held() {
-            0.3
+            HELD_WEAKNESS
         } else {
             UNKNOWN_WEAKNESS
         };

@@ -4,177 +4,28 @@
 use std::collections::HashSet;
 
 use jiff::civil::Date;
-use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::caution::{self, Caution};
-use super::ease::{self, EaseReason};
-use super::gate_check::{Shown, window_of};
+use super::ease;
 use super::history::{DayTally, History, share_below, walk};
+use super::horse_file::HorseFile;
 use super::overrule::Overrule;
 use super::rails::{Tally, failing};
 use super::retention::{Retention, retention};
 use super::side_drop::side_drop;
+use super::standing::{SideCount, Standing};
 use super::verdict::{Gated, State, Verdict, decide};
-use super::what_it_takes::{Nearest, nearest};
+use super::what_it_takes::nearest;
+use super::window::{GateInput, window_of};
 use crate::evidence::Ask;
-use crate::evidence::slip::{Slip, slip};
-use crate::horse::{CareNote, RideMark};
 use crate::ladder::{Ladder, LadderLevel};
-use crate::rep::Rep;
-
-/// What the judge knows of one ride beside its reps.
-#[derive(Debug, Clone, PartialEq, Eq)]
-pub struct RideFacts {
-    /// The ride.
-    pub ride_id: Uuid,
-    /// The barn's calendar day.
-    pub day: Date,
-    /// What made it unlike the others.
-    pub marks: Vec<RideMark>,
-}
-
-/// All that is known of one horse, laid along its ladder.
-#[derive(Debug, Clone, Default, PartialEq)]
-pub struct HorseFile {
-    /// The asks of each level of the ladder, in order.
-    pub asks: Vec<Vec<Ask>>,
-    /// Its rides, oldest first.
-    pub rides: Vec<RideFacts>,
-    /// Notes of care.
-    pub care: Vec<CareNote>,
-    /// Decisions of the trainer that stand, oldest first.
-    pub overrules: Vec<Overrule>,
-}
-
-impl HorseFile {
-    /// Lays reps along a ladder. Reps of levels it does not have are left out;
-    /// the order they come in does not matter.
-    pub fn of_reps<'a>(ladder: &Ladder, reps: impl IntoIterator<Item = &'a Rep>) -> HorseFile {
-        let mut asks: Vec<Vec<Ask>> = vec![Vec::new(); ladder.levels.len()];
-        for rep in reps {
-            if let Some(place) = ladder.position(&rep.level()) {
-                asks[place].push(Ask::of(rep, &ladder.levels[place], ladder));
-            }
-        }
-        for of_level in &mut asks {
-            crate::evidence::sort(of_level);
-        }
-        HorseFile {
-            asks,
-            ..HorseFile::default()
-        }
-    }
-
-    /// Adds a fault that was seen in the asks of one level of a ride, not on one of
-    /// them: it counts once, on the last.
-    pub fn add_fault(&mut self, place: usize, ride_id: Uuid, fault: usize) {
-        let last = self.asks[place]
-            .iter_mut()
-            .rev()
-            .find(|ask| ask.ride_id == ride_id);
-        if let Some(ask) = last {
-            ask.faults.add(fault);
-        }
-    }
-
-    /// The same horse without its exceptional rides.
-    fn without_exceptional(&self, exceptional: &HashSet<Uuid>, place: usize) -> Vec<Ask> {
-        self.asks[place]
-            .iter()
-            .filter(|ask| !exceptional.contains(&ask.ride_id))
-            .copied()
-            .collect()
-    }
-
-    fn exceptional_rides(&self) -> HashSet<Uuid> {
-        self.rides
-            .iter()
-            .filter(|ride| ride.marks.iter().any(|mark| mark.is_exceptional()))
-            .map(|ride| ride.ride_id)
-            .collect()
-    }
-
-    /// Rides of the horse after the one of that id, until `on`.
-    fn rides_since(&self, ride_id: Uuid, on: Date) -> u32 {
-        let until = self.rides.iter().filter(|ride| ride.day <= on);
-        until
-            .rev()
-            .take_while(|ride| ride.ride_id != ride_id)
-            .count() as u32
-    }
-}
-
-/// Soft and asked of one side in the window.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct SideCount {
-    /// The side.
-    pub side: crate::Side,
-    /// Soft answers.
-    pub soft: u32,
-    /// Asks.
-    pub asked: u32,
-}
-
-/// Where one level of a horse stands.
-#[derive(Debug, Clone)]
-pub struct Standing {
-    /// Its place on the ladder.
-    pub place: usize,
-    /// What the judge says.
-    pub verdict: Verdict,
-    /// Where it stands.
-    pub state: State,
-    /// Soft and asked of each side in the window.
-    pub sides: Vec<SideCount>,
-    /// The last day it was asked.
-    pub last_asked: Option<Date>,
-    /// How it has kept.
-    pub retention: Retention,
-    /// Levels it needs that are not held; of alternatives the first.
-    pub missing: Vec<usize>,
-    /// Levels it needs that are held but rusty.
-    pub stale: Vec<usize>,
-    /// Who should look first.
-    pub cautions: Vec<Caution>,
-    /// Why it is sent down.
-    pub eased: Option<EaseReason>,
-    /// Where it goes back to: the highest held level under it.
-    pub ease_to: Option<usize>,
-    /// How far it is; none where nothing was asked lately or every rail passes.
-    pub nearest: Option<Nearest>,
-    /// Which of the horse's overrules stands on it.
-    pub overruled_by: Option<usize>,
-    /// The verdict without exceptional rides, where it differs.
-    pub without_exceptional: Option<Verdict>,
-    /// Day by day.
-    pub history: History,
-}
-
-impl Standing {
-    /// Whether what needs it may be opened.
-    pub fn counts_as_held(&self) -> bool {
-        self.retention.held_since.is_some() && self.state != State::Eased
-    }
-
-    /// How its days lie against the level it settled at once it was held.
-    pub fn slip(&self) -> Option<Slip> {
-        let days: Vec<(Date, f64)> = self
-            .history
-            .tallies
-            .iter()
-            .map(|day| (day.day, day.share()))
-            .collect();
-        slip(&days, self.retention.held_since?)
-    }
-}
 
 /// Judges every level of a horse on `on`; what lies after `on` is not looked at.
 pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing> {
     let histories = histories(ladder, file, on);
     let built_on = built_on(ladder, &histories, file, on);
-    let round = Round {
+    let walk = HorseWalk {
         ladder,
         file,
         on,
@@ -184,15 +35,10 @@ pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing>
     };
     let mut standings: Vec<Standing> = Vec::with_capacity(ladder.levels.len());
     for (place, history) in histories.into_iter().enumerate() {
-        let standing = round.judge(place, history, built_on[place], &standings);
+        let standing = walk.judge(place, history, built_on[place], &standings);
         standings.push(standing);
     }
     standings
-}
-
-fn until(file: &HorseFile, place: usize, on: Date) -> &[Ask] {
-    let asks = file.asks.get(place).map_or(&[][..], Vec::as_slice);
-    &asks[..asks.partition_point(|ask| ask.day <= on)]
 }
 
 fn histories(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<History> {
@@ -202,7 +48,7 @@ fn histories(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<History> {
             .below
             .map_or(&[], |below| histories[below].tallies.as_slice());
         let history = walk(
-            until(file, place, on),
+            file.asks_until(place, on),
             &level.gate,
             level.asked_sides(),
             below,
@@ -221,13 +67,13 @@ fn built_on(
     on: Date,
 ) -> Vec<Option<Date>> {
     let mut latest: Vec<Option<Date>> = vec![None; ladder.levels.len()];
-    let mut let_count: Vec<Option<Date>> = latest.clone();
+    let mut overruled_on: Vec<Option<Date>> = latest.clone();
     for overrule in &file.overrules {
         if overrule.lets_count()
             && overrule.day <= on
             && let Some(place) = ladder.position(&overrule.level)
         {
-            let_count[place] = let_count[place].max(Some(overrule.day));
+            overruled_on[place] = overruled_on[place].max(Some(overrule.day));
         }
     }
     for (place, level) in ladder.levels.iter().enumerate().rev() {
@@ -237,7 +83,7 @@ fn built_on(
             .rev()
             .find(|day| day.shown_soft)
             .map(|day| day.day);
-        let shown = latest[place].max(own).max(let_count[place]);
+        let shown = latest[place].max(own).max(overruled_on[place]);
         for need in level.below.iter().chain(level.needs.iter().flatten()) {
             latest[*need] = latest[*need].max(shown);
         }
@@ -246,7 +92,7 @@ fn built_on(
 }
 
 /// What is the same for every level of one horse on one date.
-struct Round<'a> {
+struct HorseWalk<'a> {
     ladder: &'a Ladder,
     file: &'a HorseFile,
     on: Date,
@@ -255,7 +101,7 @@ struct Round<'a> {
     exceptional: HashSet<Uuid>,
 }
 
-impl Round<'_> {
+impl HorseWalk<'_> {
     fn judge(
         &self,
         place: usize,
@@ -265,8 +111,8 @@ impl Round<'_> {
     ) -> Standing {
         let level = &self.ladder.levels[place];
         let gate = &level.gate;
-        let asks = until(self.file, place, self.on);
-        let shown = Shown {
+        let asks = self.file.asks_until(place, self.on);
+        let shown = GateInput {
             asks: &asks[..history.counted],
             on: self.on,
             readiness: &history.readiness,
@@ -279,10 +125,10 @@ impl Round<'_> {
         let seen = window_of(shown.asks, gate, self.on);
         let overruled_by = self.overruled_by(level);
         let overrule = overruled_by.map(|place| &self.file.overrules[place]);
-        let let_count = overrule
+        let overruled_on = overrule
             .filter(|overrule| overrule.lets_count())
             .map(|overrule| overrule.day);
-        let mut kept = retention(&history, gate, let_count, built_on, self.on);
+        let mut kept = retention(&history, gate, overruled_on, built_on, self.on);
         if overrule.is_some_and(|overrule| !overrule.lets_count()) {
             kept.held_since = None;
         }
@@ -328,6 +174,10 @@ impl Round<'_> {
             eased,
             nearest,
             overruled_by,
+            without_riders: (cautions.is_empty())
+                .then(|| self.without_riders(place, seen, before, needs_fresh, &kept))
+                .flatten()
+                .filter(|other| *other != verdict),
             without_exceptional: (cautions.is_empty())
                 .then(|| self.without_exceptional(place, seen, before, needs_fresh, &kept))
                 .flatten()
@@ -363,6 +213,27 @@ impl Round<'_> {
             .collect()
     }
 
+    /// The verdict by the gate alone as if all riders were alike, where the window holds
+    /// an ask of one who is very likely not.
+    fn without_riders(
+        &self,
+        place: usize,
+        seen: &[Ask],
+        before: &[Standing],
+        needs_fresh: bool,
+        kept: &Retention,
+    ) -> Option<Verdict> {
+        if seen.iter().all(|ask| ask.rider_offset == 0.0) {
+            return None;
+        }
+        let alike = |ask: &Ask| Ask {
+            rider_offset: 0.0,
+            ..*ask
+        };
+        let asks: Vec<Ask> = self.file.asks[place].iter().map(alike).collect();
+        Some(self.by_the_gate(place, &asks, before, needs_fresh, kept))
+    }
+
     /// The verdict by the gate alone without exceptional rides, where the window
     /// holds one.
     fn without_exceptional(
@@ -379,14 +250,26 @@ impl Round<'_> {
         {
             return None;
         }
-        let level = &self.ladder.levels[place];
         let asks = self.file.without_exceptional(&self.exceptional, place);
+        Some(self.by_the_gate(place, &asks, before, needs_fresh, kept))
+    }
+
+    /// The verdict by the gate alone on other asks of the level.
+    fn by_the_gate(
+        &self,
+        place: usize,
+        asks: &[Ask],
+        before: &[Standing],
+        needs_fresh: bool,
+        kept: &Retention,
+    ) -> Verdict {
+        let level = &self.ladder.levels[place];
         let asks = &asks[..asks.partition_point(|ask| ask.day <= self.on)];
         let below = level
             .below
             .map_or(&[][..], |below| before[below].history.tallies.as_slice());
         let history = walk(asks, &level.gate, level.asked_sides(), below);
-        let shown = Shown {
+        let shown = GateInput {
             asks: &asks[..history.counted],
             on: self.on,
             readiness: &history.readiness,
@@ -397,7 +280,7 @@ impl Round<'_> {
         let tally = Tally::of(&shown, seen, &level.gate);
         let gated = Gated::of(failing(&shown, &tally, &level.gate));
         let eased = ease::by_share(seen, &level.gate).is_some();
-        Some(decide(&gated, false, eased, needs_fresh, kept.is_rusty()))
+        decide(&gated, false, eased, needs_fresh, kept.is_rusty())
     }
 }
 

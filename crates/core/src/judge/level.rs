@@ -1,5 +1,5 @@
-//! One level with everything that is said of it: verdict, reasons, rails, what
-//! it would take, trend, slip, forecast.
+//! One level with everything that is said of it: verdict, rails, what it would
+//! take, trend, slip, forecast; its reasons are in `reason.rs`.
 
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -7,40 +7,29 @@ use uuid::Uuid;
 
 use super::ease::EaseReason;
 use super::forecast::{Forecast, forecast};
-use super::gate_check::{GateCheck, ItemKind, Shown, check_gate};
+use super::gate_check::{GateCheck, check_gate};
 use super::history::{DayVerdict, share_below};
-use super::horse::{HorseFile, Standing, judge_horse};
+use super::horse::judge_horse;
+use super::horse_file::HorseFile;
 use super::overrule::Overrule;
+use super::reason::{Reason, reasons};
 use super::retention::Retention;
+use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::{WhatItTakes, what_it_takes};
+use super::window::GateInput;
 use super::{Caution, words};
-use crate::Side;
+use crate::day::days_between;
 use crate::evidence::Ask;
-use crate::evidence::give_time::{TimeToGive, restricted_mean_s};
+use crate::evidence::give_time::restricted_mean_s;
 use crate::evidence::slip::Slip;
 use crate::evidence::trend::{Trend, trend};
 use crate::ladder::{Ladder, LadderLevel, Level};
 use crate::rep::Rep;
+use crate::rep::TimeToGive;
 
 /// Days of the trend.
 const TREND_DAYS: usize = 20;
-
-/// One reason, with its place.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Reason {
-    /// The rail it speaks of, when it is one.
-    pub item: Option<ItemKind>,
-    /// The side it speaks of.
-    pub side: Option<Side>,
-    /// The level it speaks of, when that is another.
-    pub level: Option<Level>,
-    /// Whether it holds the level back.
-    pub holds_back: bool,
-    /// The reason in a sentence.
-    pub says: String,
-}
 
 /// How the days go.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -94,6 +83,8 @@ pub struct Judgement {
     pub opens: Vec<Level>,
     /// The verdict without exceptional rides, where it differs.
     pub without_exceptional: Option<Verdict>,
+    /// The verdict as if all riders asked and called it alike, where it differs.
+    pub without_riders: Option<Verdict>,
     /// The decision of the trainer that stands on it.
     pub overrule: Option<Overrule>,
     /// The verdict after each day it was asked, oldest first.
@@ -117,7 +108,7 @@ pub fn of_standings(
     let level = &ladder.levels[place];
     let standing = &standings[place];
     let shown = shown(ladder, file, standings, place, on);
-    let asks = until(file, place, on);
+    let asks = file.asks_until(place, on);
     let check = check_gate(&shown, &level.gate);
     let takes = what_it_takes(&shown, &level.gate);
     let overrule = standing
@@ -133,12 +124,12 @@ pub fn of_standings(
         on,
         verdict: standing.verdict,
         state: standing.state,
-        says: words::verdict(standing, &check, &takes, ladder),
+        says: words::verdict(standing, &check, &takes, ladder, file.sex),
         takes: words::takes(&takes, &check),
         reasons: reasons(standing, &check, level, ladder, overrule.as_ref()),
         what_it_takes: takes,
         retention: standing.retention,
-        trends: trends(asks, level, standing),
+        trends: trends(asks, level, standing, on),
         slip: standing.slip(),
         cautions: standing.cautions.clone(),
         eased: standing
@@ -152,6 +143,7 @@ pub fn of_standings(
         stale: levels(&standing.stale),
         opens: levels(&level.opens),
         without_exceptional: standing.without_exceptional,
+        without_riders: standing.without_riders,
         overrule,
         days: standing.history.days.clone(),
         gate: check,
@@ -172,11 +164,6 @@ pub fn forecast_of_standings(
     forecast(&shown, &level.gate, seed(&level.level, on))
 }
 
-fn until(file: &HorseFile, place: usize, on: Date) -> &[Ask] {
-    let asks = file.asks.get(place).map_or(&[][..], Vec::as_slice);
-    &asks[..asks.partition_point(|ask| ask.day <= on)]
-}
-
 /// What the gate of a level is held against.
 fn shown<'a>(
     ladder: &Ladder,
@@ -184,11 +171,11 @@ fn shown<'a>(
     standings: &'a [Standing],
     place: usize,
     on: Date,
-) -> Shown<'a> {
+) -> GateInput<'a> {
     let level = &ladder.levels[place];
     let history = &standings[place].history;
-    Shown {
-        asks: &until(file, place, on)[..history.counted],
+    GateInput {
+        asks: &file.asks_until(place, on)[..history.counted],
         on,
         readiness: &history.readiness,
         below: level
@@ -231,10 +218,10 @@ fn seed(level: &Level, on: Date) -> u64 {
         ^ (i64::from(on.year()) * 400 + i64::from(on.day_of_year())).unsigned_abs()
 }
 
-fn trends(asks: &[Ask], level: &LadderLevel, standing: &Standing) -> Trends {
+fn trends(asks: &[Ask], level: &LadderLevel, standing: &Standing, on: Date) -> Trends {
     let tallies = &standing.history.tallies;
     let lately = &tallies[tallies.len().saturating_sub(TREND_DAYS)..];
-    let number = |day: Date| f64::from(day.day_of_year()) + 366.0 * f64::from(day.year());
+    let number = |day: Date| days_between(on, day) as f64;
     let days: Vec<f64> = lately.iter().map(|day| number(day.day)).collect();
     let shares: Vec<f64> = lately.iter().map(super::history::DayTally::share).collect();
     let timed: Vec<(f64, f64)> = asks
@@ -251,61 +238,4 @@ fn trends(asks: &[Ask], level: &LadderLevel, standing: &Standing) -> Trends {
         soft_share: trend(&days, &shares),
         time: (!times.is_empty()).then(|| trend(&time_days, &times)),
     }
-}
-
-fn reasons(
-    standing: &Standing,
-    check: &GateCheck,
-    level: &LadderLevel,
-    ladder: &Ladder,
-    overrule: Option<&Overrule>,
-) -> Vec<Reason> {
-    let mut all = Vec::new();
-    let own = |side, level, says| Reason {
-        item: None,
-        side,
-        level,
-        holds_back: true,
-        says,
-    };
-    for caution in &standing.cautions {
-        let side = match caution {
-            Caution::SideDrop(drop) => Some(drop.side),
-            _ => None,
-        };
-        all.push(own(side, None, words::caution(caution)));
-    }
-    if let Some(eased) = &standing.eased {
-        all.push(own(None, None, words::eased(eased, ladder)));
-    }
-    if standing.retention.is_rusty() {
-        all.push(own(None, None, words::rusty(&standing.retention)));
-    }
-    for (places, rusty) in [(&standing.missing, false), (&standing.stale, true)] {
-        for place in places {
-            let need = &ladder.levels[*place];
-            all.push(own(
-                None,
-                Some(need.level.clone()),
-                words::need(need, rusty),
-            ));
-        }
-    }
-    if let Some(overrule) = overrule {
-        all.push(Reason {
-            holds_back: !overrule.lets_count(),
-            ..own(None, None, words::overruled(overrule))
-        });
-    }
-    let rails = |passes| check.items.iter().filter(move |item| item.passes == passes);
-    for item in rails(false).chain(rails(true)) {
-        all.push(Reason {
-            item: Some(item.item),
-            side: item.side,
-            level: None,
-            holds_back: !item.passes,
-            says: words::item(item, check, &level.gate),
-        });
-    }
-    all
 }

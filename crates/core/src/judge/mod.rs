@@ -4,7 +4,9 @@
 //!
 //! | module | holds |
 //! |---|---|
-//! | [`gate_check`], [`rails`] | each rail of the gate, found against needed |
+//! | [`window`], [`item`] | the asks a gate looks at; the rails by what they ask for |
+//! | [`reason`] | every reason of a verdict, with its place |
+//! | [`rails`], [`gate_check`] | each rail, found against needed; the gate with all figures |
 //! | [`history`] | a level day by day |
 //! | [`what_it_takes`] | the least that would fill the gate |
 //! | [`forecast`] | rides until it is filled, as a range |
@@ -12,6 +14,7 @@
 //! | [`ease`] | what sends a level down |
 //! | [`retention`] | held, fresh, rusty |
 //! | [`verdict`] | verdicts and states, in the given order |
+//! | [`horse_file`], [`standing`] | what is known of a horse; where a level of it stands |
 //! | [`horse`] | every level of a horse in one walk |
 //! | [`level`] | one level with everything that is said of it |
 //! | [`hole`] | the missing piece under the faults |
@@ -29,26 +32,35 @@ pub mod gate_check;
 pub mod history;
 pub mod hole;
 pub mod horse;
+pub mod horse_file;
+pub mod item;
 pub mod level;
 pub mod next;
 pub mod overrule;
 pub mod rails;
+pub mod reason;
 pub mod retention;
 pub mod side_drop;
 pub mod sides;
 pub mod soft_map;
+pub mod standing;
 pub mod track;
 pub mod verdict;
 pub mod what_it_takes;
+pub mod window;
 pub mod words;
 
 pub use caution::Caution;
 pub use forecast::{Forecast, forecast};
-pub use gate_check::{GateCheck, Item, ItemKind};
-pub use history::{DayVerdict, days_between};
+pub use gate_check::GateCheck;
+pub use history::DayVerdict;
 pub use hole::{FaultEvidence, FoundHole, faults_seen, holes};
-pub use horse::{HorseFile, RideFacts, Standing, judge_horse};
-pub use level::{Judgement, Reason, judge_level, judge_reps};
+pub use horse::judge_horse;
+pub use horse_file::{HorseFile, RideFacts};
+pub use item::{Item, ItemKind};
+pub use level::{Judgement, judge_level, judge_reps};
 pub use overrule::{Outcome, Overrule};
+pub use reason::Reason;
+pub use standing::{SideCount, Standing};
 pub use verdict::{State, Verdict};
 pub use what_it_takes::{Further, WhatItTakes};

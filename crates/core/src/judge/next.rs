@@ -2,9 +2,9 @@
 
 use jiff::civil::Date;
 
-use super::history::days_between;
-use super::horse::Standing;
+use super::standing::Standing;
 use super::verdict::{State, Verdict};
+use crate::day::days_between;
 use crate::ladder::Ladder;
 
 /// Days after which a level that was not asked is not under way any more.

@@ -5,10 +5,12 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::history::{DayVerdict, days_between};
+use super::history::DayVerdict;
 use super::verdict::Verdict;
 use crate::bounds::{FieldError, NOTE_LETTERS};
+use crate::day::days_between;
 use crate::ladder::Level;
+use crate::text::check_text;
 
 /// Days within which a decision shows how it turned out. Product default.
 pub const TELLS_WITHIN_DAYS: i64 = 30;
@@ -47,12 +49,12 @@ impl Overrule {
     /// # Errors
     /// No reason, or a very long one; the same verdict as the judge's.
     pub fn check(&self) -> Result<(), FieldError> {
-        NOTE_LETTERS.check_count("/reason", self.reason.trim().chars().count())?;
+        check_text(NOTE_LETTERS, "/reason", &self.reason)?;
         if self.counts_as == self.judge_said {
             return Err(FieldError::new(
                 "/counts_as",
                 format!(
-                    "must differ from what the judge said ({}); there is nothing to overrule",
+                    "must differ from what Cavesson said ({}); there is nothing to override",
                     self.judge_said.word()
                 ),
             ));
@@ -70,7 +72,7 @@ pub enum Outcome {
     Held,
     /// It was sent down, or somebody had to look, within thirty days.
     WentBack,
-    /// Too early to say.
+    /// Too early to say, or asked on too few of the thirty days to ever say.
     TooEarly,
 }
 
@@ -86,9 +88,7 @@ pub fn outcome(day: Date, days: &[DayVerdict], on: Date) -> Outcome {
         |asked: &&DayVerdict| matches!(asked.verdict, Verdict::EaseBack | Verdict::CheckFirst);
     if after.iter().any(went_back) {
         Outcome::WentBack
-    } else if after.len() >= TELLS_AFTER_DAYS_ASKED
-        || days_between(day, on) > TELLS_WITHIN_DAYS && !after.is_empty()
-    {
+    } else if after.len() >= TELLS_AFTER_DAYS_ASKED {
         Outcome::Held
     } else {
         Outcome::TooEarly

@@ -2,7 +2,8 @@
 //! window, made in one walk. The judge goes over every day of a horse's history
 //! with it, so nothing here is figured out that a rail does not ask for.
 
-use super::gate_check::{ItemKind, Shown};
+use super::item::ItemKind;
+use super::window::GateInput;
 use crate::Side;
 use crate::evidence::Ask;
 use crate::evidence::evenness::time_ratio;
@@ -46,7 +47,7 @@ fn slot(side: Side) -> usize {
 
 impl Tally {
     /// The tally of `seen`, the window of `shown`.
-    pub fn of(shown: &Shown<'_>, seen: &[Ask], gate: &Gate) -> Tally {
+    pub fn of(shown: &GateInput<'_>, seen: &[Ask], gate: &Gate) -> Tally {
         let mut sides = [SideTally::default(); 2];
         for side in shown.sides {
             sides[slot(*side)] = side_tally(shown, seen, gate, *side);
@@ -59,7 +60,7 @@ impl Tally {
             } else {
                 0
             },
-            time_ratio: (two && has_ratio(gate))
+            time_ratio: (two && gate.most_time_ratio.is_some())
                 .then(|| time_ratio(seen, gate.horizon_s))
                 .flatten(),
             below: shown.below,
@@ -72,7 +73,7 @@ impl Tally {
     }
 }
 
-fn side_tally(shown: &Shown<'_>, seen: &[Ask], gate: &Gate, side: Side) -> SideTally {
+fn side_tally(shown: &GateInput<'_>, seen: &[Ask], gate: &Gate, side: Side) -> SideTally {
     let mut tally = SideTally::default();
     let mut firsts = 0u64;
     let mut day = None;
@@ -100,13 +101,9 @@ fn side_tally(shown: &Shown<'_>, seen: &[Ask], gate: &Gate, side: Side) -> SideT
     tally
 }
 
-fn has_ratio(gate: &Gate) -> bool {
-    gate.most_time_ratio < crate::bounds::TIME_RATIO.most
-}
-
 /// The rails of a gate, from the bottom up; left before right. A rail that asks
 /// for nothing is not there.
-pub fn rails(shown: &Shown<'_>, gate: &Gate) -> impl Iterator<Item = Rail> {
+pub fn rails(shown: &GateInput<'_>, gate: &Gate) -> impl Iterator<Item = Rail> {
     let sides = shown.sides;
     let two = sides.len() == 2;
     let timed = shown.asks.last().is_none_or(|ask| ask.time.is_some());
@@ -125,8 +122,11 @@ pub fn rails(shown: &Shown<'_>, gate: &Gate) -> impl Iterator<Item = Rail> {
         })
     });
     let whole = [
-        (two && gate.most_difference < 1.0, ItemKind::Difference),
-        (two && timed && has_ratio(&gate), ItemKind::TimeRatio),
+        (two && gate.most_difference.is_some(), ItemKind::Difference),
+        (
+            two && timed && gate.most_time_ratio.is_some(),
+            ItemKind::TimeRatio,
+        ),
         (below, ItemKind::LevelBelow),
     ];
     halves.filter(move |rail| rail.needed(&gate) > 0.0).chain(
@@ -137,12 +137,13 @@ pub fn rails(shown: &Shown<'_>, gate: &Gate) -> impl Iterator<Item = Rail> {
 }
 
 /// The rails that do not pass.
-pub fn failing(shown: &Shown<'_>, tally: &Tally, gate: &Gate) -> impl Iterator<Item = Rail> {
+pub fn failing(shown: &GateInput<'_>, tally: &Tally, gate: &Gate) -> impl Iterator<Item = Rail> {
     rails(shown, gate).filter(move |rail| !rail.passes(tally, gate))
 }
 
 impl Rail {
-    /// The least that passes; for difference and ratio, the most.
+    /// The least that passes; for difference and ratio, the most. A gate that does
+    /// not have the rail has no such most.
     pub fn needed(self, gate: &Gate) -> f64 {
         match self.item {
             ItemKind::Count => f64::from(gate.least_count),
@@ -152,8 +153,8 @@ impl Rail {
             ItemKind::LowShare => gate.low_share,
             ItemKind::FirstAsk => f64::from(gate.first_ask_soft),
             ItemKind::NoMiss => f64::from(gate.no_miss_reps),
-            ItemKind::Difference => gate.most_difference,
-            ItemKind::TimeRatio => gate.most_time_ratio,
+            ItemKind::Difference => gate.most_difference.unwrap_or(f64::INFINITY),
+            ItemKind::TimeRatio => gate.most_time_ratio.unwrap_or(f64::INFINITY),
         }
     }
 

@@ -4,7 +4,8 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::history::{History, days_between};
+use super::history::History;
+use crate::day::days_between;
 use crate::ladder::Gate;
 
 /// How a level has kept.
@@ -35,12 +36,12 @@ impl Retention {
     }
 }
 
-/// How a level has kept until `on`. `let_count` is the day a trainer let it count
+/// How a level has kept until `on`. `overruled_on` is the day a trainer let it count
 /// as held; `built_on` the last day a level that needs it was shown soft.
 pub fn retention(
     history: &History,
     gate: &Gate,
-    let_count: Option<Date>,
+    overruled_on: Option<Date>,
     built_on: Option<Date>,
     on: Date,
 ) -> Retention {
@@ -48,10 +49,11 @@ pub fn retention(
     let first_passed = passed.clone().next().map(|day| day.day);
     let passed_days = passed.by_ref().count() as u32;
     let own = history.tallies.iter().rev().find(|day| day.shown_soft);
-    let last_soft = own.map(|day| day.day).max(let_count).max(built_on);
-    let firm = passed_days >= gate.firm_on_days || (first_passed.is_none() && let_count.is_some());
+    let last_soft = own.map(|day| day.day).max(overruled_on).max(built_on);
+    let firm =
+        passed_days >= gate.firm_on_days || (first_passed.is_none() && overruled_on.is_some());
     Retention {
-        held_since: [first_passed, let_count].into_iter().flatten().min(),
+        held_since: [first_passed, overruled_on].into_iter().flatten().min(),
         passed_days,
         last_soft,
         idle_days: last_soft.map(|day| days_between(day, on).max(0) as u32),

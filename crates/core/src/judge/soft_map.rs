@@ -5,7 +5,7 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::horse::HorseFile;
+use super::horse_file::HorseFile;
 use crate::ladder::{Ladder, Zone};
 use crate::{Gait, Side};
 

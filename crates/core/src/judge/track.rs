@@ -5,11 +5,12 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::gate_check::ItemKind;
-use super::history::days_between;
-use super::horse::{HorseFile, Standing};
+use super::horse_file::HorseFile;
+use super::item::ItemKind;
+use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use crate::Side;
+use crate::day::days_between;
 use crate::ladder::{Ladder, Level};
 
 /// Days that a level may be worked on before the horse counts as stuck on it.

@@ -4,7 +4,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::gate_check::ItemKind;
+use super::item::ItemKind;
 use super::rails::Rail;
 
 /// What the judge says of a level.

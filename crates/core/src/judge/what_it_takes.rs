@@ -1,22 +1,24 @@
 //! What it would take: the least number of further soft reps per side, and
-//! days, after which the gate would pass; and the same if the horse goes on
-//! answering as it has.
+//! days, after which the gate would pass. When that may be, answering as the horse
+//! does, is the forecast's to say.
 //!
-//! Both are found by trying, against the gate itself: further days are put
-//! behind the known ones, at this horse's own pace (its usual reps a side and
-//! its usual days between rides), until every rail passes.
+//! It is found by trying, against the gate itself: further days are put behind the
+//! known ones, at this horse's own pace (its usual reps a side and its usual days
+//! between rides), until every rail passes.
 
 use jiff::{ToSpan, civil::Date};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::gate_check::{ItemKind, Shown, window_of};
+use super::item::ItemKind;
 use super::rails::{Rail, Tally, failing};
+use super::window::{GateInput, window_of};
 use crate::Side;
-use crate::evidence::give_time::TimeToGive;
+use crate::day::days_between;
 use crate::evidence::readiness::{self, Readiness};
 use crate::evidence::{Ask, days_of};
 use crate::ladder::{FaultSet, Gate};
+use crate::rep::TimeToGive;
 
 /// How many further days are tried before the answer is "not within sight".
 pub const MOST_DAYS: u32 = 40;
@@ -43,8 +45,6 @@ pub struct Further {
 pub struct WhatItTakes {
     /// If every further answer is soft; none when even that would not do within [`MOST_DAYS`] days.
     pub if_all_soft: Option<Further>,
-    /// If answers keep coming as they have in the window; none when the gate would not pass that way.
-    pub at_present_rate: Option<Further>,
     /// The rail that fills last.
     pub limits: Option<ItemKind>,
     /// The side of that rail.
@@ -63,7 +63,7 @@ pub struct Nearest {
 }
 
 /// Finds how far it is from the day of `shown`; none when every rail passes.
-pub fn nearest(shown: &Shown<'_>, gate: &Gate) -> Option<Nearest> {
+pub fn nearest(shown: &GateInput<'_>, gate: &Gate) -> Option<Nearest> {
     let seen = window_of(shown.asks, gate, shown.on);
     let tally = Tally::of(shown, seen, gate);
     let least_filled = failing(shown, &tally, gate)
@@ -85,7 +85,7 @@ pub fn nearest(shown: &Shown<'_>, gate: &Gate) -> Option<Nearest> {
 }
 
 /// Finds what it would take after the day of `shown`.
-pub fn what_it_takes(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
+pub fn what_it_takes(shown: &GateInput<'_>, gate: &Gate) -> WhatItTakes {
     let seen = window_of(shown.asks, gate, shown.on);
     let tally = Tally::of(shown, seen, gate);
     let Some(least_filled) = failing(shown, &tally, gate)
@@ -93,7 +93,6 @@ pub fn what_it_takes(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
     else {
         return WhatItTakes {
             if_all_soft: Some(Further::default()),
-            at_present_rate: Some(Further::default()),
             limits: None,
             limits_side: None,
         };
@@ -106,30 +105,21 @@ pub fn what_it_takes(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
     let limits = limits.unwrap_or(least_filled);
     WhatItTakes {
         if_all_soft,
-        at_present_rate: trial.at_present_rate(),
         limits: Some(limits.item),
         limits_side: limits.side,
     }
 }
 
-/// What adds up: the rest of the number, at the usual number a day.
-fn of_a_count(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
+/// What adds up: the rest of the number.
+fn of_a_count(shown: &GateInput<'_>, gate: &Gate) -> WhatItTakes {
     let so_far: u32 = shown.asks.iter().map(|ask| ask.count).sum();
     let both_reps = gate.least_count.saturating_sub(so_far);
-    let days_asked = shown.asks.chunk_by(|a, b| a.day == b.day).count() as u32;
-    let a_day = so_far.checked_div(days_asked).unwrap_or(0);
-    let at_rate = (a_day > 0).then(|| Further {
-        both_reps,
-        days: both_reps.div_ceil(a_day),
-        ..Further::default()
-    });
     WhatItTakes {
         if_all_soft: Some(Further {
             both_reps,
             days: 1,
             ..Further::default()
         }),
-        at_present_rate: at_rate,
         limits: Some(ItemKind::Count),
         limits_side: None,
     }
@@ -137,7 +127,7 @@ fn of_a_count(shown: &Shown<'_>, gate: &Gate) -> WhatItTakes {
 
 /// The known asks of the window, and how further days are made for this horse.
 struct Trial<'a> {
-    shown: &'a Shown<'a>,
+    shown: &'a GateInput<'a>,
     known: &'a [Ask],
     gate: &'a Gate,
     pace: u32,
@@ -145,7 +135,7 @@ struct Trial<'a> {
 }
 
 /// A trial under way: the known asks, those put behind them, and what they show.
-struct Course {
+struct TriedDays {
     asks: Vec<Ask>,
     readiness: Readiness,
     on: Date,
@@ -153,7 +143,7 @@ struct Course {
 }
 
 impl<'a> Trial<'a> {
-    fn new(shown: &'a Shown<'a>, known: &'a [Ask], gate: &'a Gate) -> Trial<'a> {
+    fn new(shown: &'a GateInput<'a>, known: &'a [Ask], gate: &'a Gate) -> Trial<'a> {
         Trial {
             shown,
             known,
@@ -163,10 +153,10 @@ impl<'a> Trial<'a> {
         }
     }
 
-    fn begin(&self) -> Course {
+    fn begin(&self) -> TriedDays {
         let run = self.gate.no_miss_reps as usize * self.shown.sides.len();
         let from = (self.shown.asks.len() - self.known.len()).saturating_sub(run);
-        Course {
+        TriedDays {
             asks: self.shown.asks[from..].to_vec(),
             readiness: *self.shown.readiness,
             on: self.shown.on,
@@ -177,43 +167,44 @@ impl<'a> Trial<'a> {
     /// Puts one more day behind: asks of each side, soft or not, with their times.
     fn day(
         &self,
-        course: &mut Course,
+        tried: &mut TriedDays,
         asked: impl Iterator<Item = (Side, bool, Option<TimeToGive>)>,
     ) {
-        course.days += 1;
-        course.on = course.on.saturating_add(self.gap_days.days());
-        let mut shown = readiness::Shown::default();
-        let before = course.asks.len();
+        tried.days += 1;
+        tried.on = tried.on.saturating_add(self.gap_days.days());
+        let mut shown = readiness::SoftCounts::default();
+        let before = tried.asks.len();
         for (side, soft, time) in asked {
-            shown.add(side, soft);
-            course.asks.push(Ask {
+            shown.add(side, soft, 0.0);
+            tried.asks.push(Ask {
                 rep_id: Uuid::nil(),
                 // A ride that has not been ridden: its id counts from one.
-                ride_id: Uuid::from_u128(u128::from(course.days)),
-                day: course.on,
+                ride_id: Uuid::from_u128(u128::from(tried.days)),
+                day: tried.on,
                 asked_at: jiff::Timestamp::MAX,
                 side,
                 soft,
                 count: 1,
                 time,
                 faults: FaultSet::default(),
+                rider_offset: 0.0,
             });
         }
-        if course.asks.len() > before {
-            course.readiness.day(course.on, &shown);
+        if tried.asks.len() > before {
+            tried.readiness.day(tried.on, &shown);
         }
     }
 
     /// The rail that is least filled; none when all pass.
-    fn least_filled(&self, course: &Course) -> Option<Rail> {
-        let shown = Shown {
-            asks: &course.asks,
-            on: course.on,
-            readiness: &course.readiness,
+    fn least_filled(&self, tried: &TriedDays) -> Option<Rail> {
+        let shown = GateInput {
+            asks: &tried.asks,
+            on: tried.on,
+            readiness: &tried.readiness,
             below: self.shown.below.map(|_| 1.0),
             sides: self.shown.sides,
         };
-        let seen = window_of(&course.asks, self.gate, course.on);
+        let seen = window_of(&tried.asks, self.gate, tried.on);
         let tally = Tally::of(&shown, seen, self.gate);
         failing(&shown, &tally, self.gate).min_by(|a, b| {
             a.filled(&tally, self.gate)
@@ -221,7 +212,7 @@ impl<'a> Trial<'a> {
         })
     }
 
-    fn soft_day(&self, course: &mut Course, reps: &[(Side, u32)]) {
+    fn soft_day(&self, tried: &mut TriedDays, reps: &[(Side, u32)]) {
         let times: Vec<(Side, u32, Option<TimeToGive>)> = reps
             .iter()
             .map(|(side, reps)| (*side, *reps, self.soft_time(*side)))
@@ -229,19 +220,19 @@ impl<'a> Trial<'a> {
         let asked = times
             .into_iter()
             .flat_map(|(side, reps, time)| (0..reps).map(move |_| (side, true, time)));
-        self.day(course, asked);
+        self.day(tried, asked);
     }
 
     /// The fewest days of soft rides at the horse's own pace, and the rail that is
     /// least filled one day before.
     fn least_days(&self) -> (Option<u32>, Option<Rail>) {
         let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
-        let mut course = self.begin();
+        let mut tried = self.begin();
         let mut last_to_fill = None;
-        while course.days < MOST_DAYS {
-            self.soft_day(&mut course, &full);
-            match self.least_filled(&course) {
-                None => return (Some(course.days), last_to_fill),
+        while tried.days < MOST_DAYS {
+            self.soft_day(&mut tried, &full);
+            match self.least_filled(&tried) {
+                None => return (Some(tried.days), last_to_fill),
                 rail => last_to_fill = rail,
             }
         }
@@ -284,44 +275,15 @@ impl<'a> Trial<'a> {
 
     /// Whether so many soft reps a side, spread over so many days, would do.
     fn passes_with(&self, days: u32, reps: &[(Side, u32)]) -> bool {
-        let mut course = self.begin();
+        let mut tried = self.begin();
         for day in 0..days {
             let today: Vec<(Side, u32)> = reps
                 .iter()
                 .map(|(side, reps)| (*side, reps / days + u32::from(day < reps % days)))
                 .collect();
-            self.soft_day(&mut course, &today);
+            self.soft_day(&mut tried, &today);
         }
-        self.least_filled(&course).is_none()
-    }
-
-    /// The horse's own days of the window, played again behind the known ones.
-    fn at_present_rate(&self) -> Option<Further> {
-        let days: Vec<&[Ask]> = self.known.chunk_by(|a, b| a.day == b.day).collect();
-        if days.is_empty() {
-            return None;
-        }
-        let mut course = self.begin();
-        let mut further = Further::default();
-        for day in 0..MOST_DAYS {
-            let again = days[day as usize % days.len()];
-            for ask in again {
-                match ask.side {
-                    Side::Left => further.left_reps += 1,
-                    Side::Right => further.right_reps += 1,
-                    Side::Both => further.both_reps += 1,
-                }
-            }
-            further.days += 1;
-            self.day(
-                &mut course,
-                again.iter().map(|ask| (ask.side, ask.soft, ask.time)),
-            );
-            if self.least_filled(&course).is_none() {
-                return Some(further);
-            }
-        }
-        None
+        self.least_filled(&tried).is_none()
     }
 
     /// The usual time of a soft answer on that side; half the longest soft time
@@ -368,7 +330,7 @@ fn usual_gap_days(known: &[Ask]) -> i64 {
     days.dedup();
     let mut gaps: Vec<i64> = days
         .windows(2)
-        .map(|pair| super::history::days_between(pair[0], pair[1]))
+        .map(|pair| days_between(pair[0], pair[1]))
         .collect();
     gaps.sort_unstable();
     gaps.get(gaps.len() / 2).copied().unwrap_or(1).clamp(1, 7)

@@ -1,18 +1,25 @@
-//! How the judge says it: every sentence a verdict is made of.
+//! What Cavesson says of a level: every sentence a verdict is made of. The rules of
+//! wording stand in DESIGN.md, "How do the screens speak?".
 
 use super::caution::Caution;
 use super::ease::EaseReason;
 use super::forecast::{Forecast, MOST_RIDES};
-use super::gate_check::{GateCheck, Item, ItemKind, SideFigures};
-use super::horse::Standing;
+use super::gate_check::{GateCheck, SideFigures};
+use super::item::{Item, ItemKind};
 use super::overrule::Overrule;
 use super::retention::Retention;
 use super::side_drop::SideDrop;
+use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::{Further, MOST_DAYS, WhatItTakes};
 use crate::Side;
-use crate::horse::CareKind;
+use crate::evidence::rider::RiderOffset;
+use crate::horse::{CareKind, Sex};
 use crate::ladder::{Gate, Ladder, LadderLevel};
+use crate::plain::{capital, count, days, lower, on_weekday, percent, percent_down, pronouns};
+
+/// The soft share at which riders are compared in points.
+const USUAL_SHARE: f64 = 0.75;
 
 /// The verdict in a sentence.
 pub fn verdict(
@@ -20,39 +27,50 @@ pub fn verdict(
     check: &GateCheck,
     takes: &WhatItTakes,
     ladder: &Ladder,
+    sex: Option<Sex>,
 ) -> String {
     match standing.verdict {
-        Verdict::CheckFirst => {
-            "Have the horse looked at before this is trained through.".to_owned()
-        }
+        Verdict::CheckFirst => format!(
+            "Get {} looked at before you work on this.",
+            pronouns(sex).him
+        ),
         Verdict::EaseBack => match standing.ease_to {
-            Some(place) => format!(
-                "Back to what it holds: {}. Short set, lightest ask, quit on the first good one.",
-                lower(&ladder.levels[place].name)
+            Some(level) => format!(
+                "Go back to: {}. Keep it short, ask light, and quit on the first good one.",
+                lower(&ladder.levels[level].name)
             ),
-            None => "Short set, lightest ask, and quit on the first good one each side.".to_owned(),
+            None => {
+                "Keep it short, ask light, and quit on the first good one each side.".to_owned()
+            }
         },
-        Verdict::Advance => "Every rail is filled. The gate stands open: go on.".to_owned(),
+        Verdict::Advance => "Every rail is filled and the gate is open: move on.".to_owned(),
         Verdict::Confirm if waits_for_days(check) => {
             "Good so far. Show it again on another day.".to_owned()
         }
         Verdict::Confirm => {
-            "Same again. Only the first ask of each side matters next time.".to_owned()
+            "Same again. Next time only the first ask on each side counts.".to_owned()
         }
-        Verdict::Refresh => "Held, but rusty. A short cold retest: two or three a side.".to_owned(),
-        Verdict::Stay => stay(standing, check, takes, ladder),
+        Verdict::Refresh => "Held, but rusty. Test it cold: two or three asks a side.".to_owned(),
+        Verdict::Stay => stay(standing, check, takes, ladder, sex),
     }
 }
 
-fn stay(standing: &Standing, check: &GateCheck, takes: &WhatItTakes, ladder: &Ladder) -> String {
-    if let Some(place) = standing.missing.first() {
+fn stay(
+    standing: &Standing,
+    check: &GateCheck,
+    takes: &WhatItTakes,
+    ladder: &Ladder,
+    sex: Option<Sex>,
+) -> String {
+    if let Some(level) = standing.missing.first() {
         return format!(
-            "Closed until it holds: {}.",
-            lower(&ladder.levels[*place].name)
+            "Not open yet. First {} needs: {}.",
+            pronouns(sex).he,
+            lower(&ladder.levels[*level].name)
         );
     }
     if check.passes {
-        let rusty = standing.stale.first().map(|place| &ladder.levels[*place]);
+        let rusty = standing.stale.first().map(|level| &ladder.levels[*level]);
         return match rusty {
             Some(level) => format!("Ready, but freshen up first: {}.", lower(&level.name)),
             None => "Same again.".to_owned(),
@@ -60,12 +78,19 @@ fn stay(standing: &Standing, check: &GateCheck, takes: &WhatItTakes, ladder: &La
     }
     if check.window.rides == 0 {
         return match standing.state {
-            State::Held | State::Overruled => "Held; not asked lately.".to_owned(),
-            _ => "Nothing asked lately. Start with a few light asks on each side.".to_owned(),
+            State::Held | State::Overruled => "Held, but not asked lately.".to_owned(),
+            _ => "Not asked lately. Start with a few light asks on each side.".to_owned(),
         };
     }
     match takes.limits {
-        Some(kind) => format!("What holds it: {}.", place(kind, takes.limits_side, check)),
+        Some(kind) => {
+            let stiff = check.evenness.and_then(|even| even.stiff_side);
+            format!(
+                "What's holding {} back: {}.",
+                pronouns(sex).him,
+                rail(kind, takes.limits_side.or(stiff))
+            )
+        }
         None => "Same again.".to_owned(),
     }
 }
@@ -74,129 +99,95 @@ fn waits_for_days(check: &GateCheck) -> bool {
     check.failing().any(|item| item.item == ItemKind::Days)
 }
 
-/// A rail by name, with its side.
-pub fn place(kind: ItemKind, side: Option<Side>, check: &GateCheck) -> String {
-    let stiff = check.evenness.and_then(|even| even.stiff_side);
-    let name = match (kind, stiff) {
-        (ItemKind::Count, _) => "the number is not reached",
-        (ItemKind::Reps, _) => "too few asks",
-        (ItemKind::Days, _) => "too few days",
-        (ItemKind::SoftShare, _) => "not soft often enough",
-        (ItemKind::LowShare, _) => "not surely soft enough yet",
-        (ItemKind::FirstAsk, _) => "the first ask",
-        (ItemKind::NoMiss, _) => "it has to be soft every time",
-        (ItemKind::LevelBelow, _) => "the level below was not soft on its last day",
+/// A rail that is not filled, by name. The side is its own; of a rail that compares
+/// the sides, the one that lags.
+pub fn rail(kind: ItemKind, side: Option<Side>) -> String {
+    let side = side.filter(|side| *side != Side::Both);
+    let name = match (kind, side) {
+        (ItemKind::Count, _) => return "not enough of them yet".to_owned(),
+        (ItemKind::LevelBelow, _) => {
+            return "the level below wasn't soft on its last day".to_owned();
+        }
         (ItemKind::Difference, Some(side)) => {
             return format!("the {} side lags behind", side.word());
         }
         (ItemKind::TimeRatio, Some(side)) => {
             return format!("the {} side takes longer", side.word());
         }
-        (ItemKind::Difference, None) => "the sides differ",
+        (ItemKind::Difference, None) => "one side lags behind",
         (ItemKind::TimeRatio, None) => "one side takes longer",
+        (ItemKind::Reps, _) => "too few asks",
+        (ItemKind::Days, _) => "too few days",
+        (ItemKind::SoftShare, _) => "not soft often enough",
+        (ItemKind::LowShare, _) => "not proven soft yet",
+        (ItemKind::FirstAsk, _) => "the first ask",
+        (ItemKind::NoMiss, _) => "it has to be soft every time",
     };
     match side {
-        Some(side) if side != Side::Both => format!("{name}, {} side", side.word()),
-        _ => name.to_owned(),
+        Some(side) => format!("{name} on the {}", side.word()),
+        None => name.to_owned(),
     }
 }
 
-/// A rail by name, with its side, where the figures are not at hand.
-pub fn rail(kind: ItemKind, side: Option<Side>) -> String {
-    let name = match kind {
-        ItemKind::Count => "the number",
-        ItemKind::Reps => "too few asks",
-        ItemKind::Days => "too few days",
-        ItemKind::SoftShare => "not soft often enough",
-        ItemKind::LowShare => "not surely soft yet",
-        ItemKind::FirstAsk => "the first ask",
-        ItemKind::NoMiss => "soft every time",
-        ItemKind::Difference => "the sides differ",
-        ItemKind::TimeRatio => "one side takes longer",
-        ItemKind::LevelBelow => "the level below",
-    };
-    match side {
-        Some(side) if side != Side::Both => format!("{name}, {}", side.word()),
-        _ => name.to_owned(),
-    }
-}
-
-/// What it would take, in a sentence or two.
+/// What it would take, in a sentence.
 pub fn takes(takes: &WhatItTakes, check: &GateCheck) -> String {
-    if takes.if_all_soft.is_some_and(|further| further.days == 0) {
+    let Some(further) = takes.if_all_soft else {
+        return format!("More than {MOST_DAYS} days, even if every answer is soft.");
+    };
+    if further.days == 0 {
         return "Nothing more: every rail is filled.".to_owned();
     }
     if takes.limits == Some(ItemKind::Count) {
-        return of_a_count(takes);
+        return format!("{} more.", further.both_reps);
     }
-    let all_soft = takes.if_all_soft.map_or_else(
-        || format!("Not within {MOST_DAYS} days, even if every answer is soft."),
-        |further| format!("At least {}, all soft.", reps_and_days(&further)),
+    let so_much = format!(
+        "At least {} over {}.",
+        soft_asks(&further),
+        days(further.days)
     );
     if check.window.rides == 0 {
-        return format!("{all_soft} Nothing was asked lately, so there is no rate to go by.");
-    }
-    let present = takes.at_present_rate.map_or_else(
-        || format!("Going on as now, not within {MOST_DAYS} days."),
-        |further| format!("Going on as now, about {}.", days(further.days)),
-    );
-    format!("{all_soft} {present}")
-}
-
-fn of_a_count(takes: &WhatItTakes) -> String {
-    let more = takes.if_all_soft.map_or(0, |further| further.both_reps);
-    match takes.at_present_rate {
-        Some(further) => format!(
-            "{more} more; going on as now, about {}.",
-            days(further.days)
-        ),
-        None => format!("{more} more."),
-    }
-}
-
-fn reps_and_days(further: &Further) -> String {
-    let reps = match (further.left_reps, further.right_reps, further.both_reps) {
-        (0, 0, both) => format!("{both} asks"),
-        (left, 0, _) => format!("{left} on the left"),
-        (0, right, _) => format!("{right} on the right"),
-        (left, right, _) => format!("{left} on the left and {right} on the right"),
-    };
-    format!("{reps} over {}", days(further.days))
-}
-
-fn days(count: u32) -> String {
-    if count == 1 {
-        "1 day".to_owned()
+        format!("{so_much} Not asked lately, so there is no pace to go by.")
     } else {
-        format!("{count} days")
+        so_much
+    }
+}
+
+fn soft_asks(further: &Further) -> String {
+    match (further.left_reps, further.right_reps, further.both_reps) {
+        (0, 0, both) => count(both, "soft ask"),
+        (left, 0, _) => format!("{} on the left", count(left, "soft ask")),
+        (0, right, _) => format!("{} on the right", count(right, "soft ask")),
+        (left, right, _) if left == right => format!("{} a side", count(left, "soft ask")),
+        (left, right, _) => format!(
+            "{} on the left and {right} on the right",
+            count(left, "soft ask")
+        ),
     }
 }
 
 /// The forecast in a sentence.
-pub fn forecast(forecast: &Forecast) -> String {
+pub fn forecast(forecast: &Forecast, sex: Option<Sex>) -> String {
     match *forecast {
-        Forecast::Now => "The gate is filled now.".to_owned(),
-        Forecast::CannotSayYet => {
-            "Cannot say yet when: it is not surely getting better.".to_owned()
+        Forecast::Now => "Ready now.".to_owned(),
+        Forecast::CannotSayYet => format!(
+            "Too soon to say when: {} isn't clearly getting better.",
+            pronouns(sex).he
+        ),
+        Forecast::Rides { from: None, .. } => {
+            format!("Most likely more than {MOST_RIDES} rides.")
         }
-        Forecast::Rides { median, from, to } => {
-            let beyond = format!("more than {MOST_RIDES}");
-            let or_beyond = |rides: Option<u32>| rides.map_or(beyond.clone(), |r| r.to_string());
-            match (from, median, to) {
-                (None, _, _) => format!("Most likely {beyond} rides."),
-                (Some(from), _, Some(to)) if from == to => {
-                    format!(
-                        "About {from} more {}.",
-                        if from == 1 { "ride" } else { "rides" }
-                    )
-                }
-                (Some(from), median, to) => format!(
-                    "About {} more rides; four horses in five like this one take {from} to {}.",
-                    or_beyond(median),
-                    or_beyond(to)
-                ),
-            }
-        }
+        Forecast::Rides {
+            median,
+            from: Some(from),
+            to,
+        } => match (median, to) {
+            (_, Some(to)) if from == to => format!("About {}.", count(from, "more ride")),
+            (Some(median), Some(to)) => format!(
+                "About {}, most likely {from} to {to}.",
+                count(median, "more ride")
+            ),
+            _ => format!("Most likely {from} rides or more; it may be over {MOST_RIDES}."),
+        },
     }
 }
 
@@ -219,42 +210,38 @@ pub fn item(item: &Item, check: &GateCheck, gate: &Gate) -> String {
 fn side_item(item: &Item, figures: &SideFigures, gate: &Gate) -> String {
     let needed = item.needed;
     match item.item {
-        ItemKind::Reps => format!("{} asks, {needed} needed", figures.asked),
-        ItemKind::Days => format!("asked on {}, {needed} needed", days(figures.days)),
+        ItemKind::Reps => format!("{}, needs {needed}", count(figures.asked, "ask")),
+        ItemKind::Days => format!("asked on {}, needs {needed}", days(figures.days)),
         ItemKind::SoftShare => match figures.share {
             Some(share) => format!(
-                "{} soft ({} of {}), {} needed",
+                "{} soft ({} of {}), needs {}",
                 percent_down(share),
                 figures.soft,
                 figures.asked,
                 percent(needed)
             ),
-            None => format!("nothing asked yet, {} soft needed", percent(needed)),
+            None => format!("not asked yet, needs {} soft", percent(needed)),
         },
         ItemKind::LowShare => match figures.ready_low {
-            Some(low) => {
-                format!(
-                    "surely above {}, {} needed",
-                    percent_down(low),
-                    percent(needed)
-                )
-            }
-            None => format!("nothing asked yet, surely above {} needed", percent(needed)),
+            Some(low) => format!(
+                "proven above {}, needs {}",
+                percent_down(low),
+                percent(needed)
+            ),
+            None => format!("not asked yet, needs proof above {}", percent(needed)),
         },
         ItemKind::NoMiss => format!(
-            "{} soft in a row, {needed} needed without one miss",
+            "{} soft in a row, needs {needed} without a miss",
             item.found.unwrap_or_default()
         ),
-        _ if figures.first_asks.is_empty() => {
-            format!(
-                "no first ask yet, soft on {needed} of {} days needed",
-                gate.first_ask_days
-            )
-        }
+        _ if figures.first_asks.is_empty() => format!(
+            "no first ask yet, needs {needed} soft in {} days",
+            gate.first_ask_days
+        ),
         _ => {
             let soft = figures.first_asks.iter().filter(|first| first.soft).count();
             format!(
-                "first ask soft on {soft} of the last {}, {needed} of {} needed",
+                "first ask soft on {soft} of the last {}, needs {needed} of {}",
                 days(figures.first_asks.len() as u32),
                 gate.first_ask_days
             )
@@ -265,12 +252,12 @@ fn side_item(item: &Item, figures: &SideFigures, gate: &Gate) -> String {
 fn whole_item(item: &Item, check: &GateCheck) -> String {
     match item.item {
         ItemKind::Count => format!(
-            "{} so far, {} needed.",
+            "{} so far, needs {}.",
             item.found.unwrap_or_default(),
             item.needed
         ),
         ItemKind::LevelBelow => format!(
-            "The level below was {} soft on the last day it was asked, {} needed.",
+            "The level below was {} soft the last day it was asked, needs {}.",
             percent_down(item.found.unwrap_or_default()),
             percent(item.needed)
         ),
@@ -280,7 +267,7 @@ fn whole_item(item: &Item, check: &GateCheck) -> String {
 
 fn sides_item(item: &Item, check: &GateCheck) -> String {
     let Some(even) = check.evenness else {
-        return "Left and right cannot be compared until both were asked.".to_owned();
+        return "Left and right can't be compared until both were asked.".to_owned();
     };
     let stiff = even
         .stiff_side
@@ -295,7 +282,7 @@ fn sides_item(item: &Item, check: &GateCheck) -> String {
         (ItemKind::TimeRatio, Some(ratio), Some(index)) => {
             let slower = if index > 0.0 { Side::Left } else { Side::Right };
             format!(
-                "The {} takes {:.1} times as long as the {}, at most {:.1}.",
+                "The {} takes {:.1} times as long as the {} ({:.1} at most).",
                 slower.word(),
                 (ratio * 10.0 - 1e-9).ceil() / 10.0,
                 slower.other().word(),
@@ -303,7 +290,7 @@ fn sides_item(item: &Item, check: &GateCheck) -> String {
             )
         }
         _ => format!(
-            "The sides differ by {:.0} points of soft share, at most {:.0}{stiff}.",
+            "The sides are {:.0} points apart ({:.0} at most){stiff}.",
             (even.difference.abs() * 100.0 - 1e-9).ceil().max(0.0),
             item.needed * 100.0
         ),
@@ -315,29 +302,29 @@ pub fn caution(caution: &Caution) -> String {
     match caution {
         Caution::SideDrop(drop) => side_drop(drop),
         Caution::Flag { kind, since } => format!(
-            "{} noted on {}: let {} look before this is trained through.",
+            "{} since {}: have {} look before you work on this.",
             match kind {
-                CareKind::Pain => "Pain was",
-                CareKind::Unlevel => "Unlevel steps were",
-                _ => "A rig that does not fit was",
+                CareKind::Pain => "Pain",
+                CareKind::Unlevel => "Off or uneven",
+                _ => "Tack that doesn't fit,",
             },
-            date(*since),
+            on_weekday(*since),
             kind.who()
         ),
         Caution::Overdue { kind, last } => format!(
-            "{} last looked at on {}: let {} look before more is asked in the mouth.",
+            "{} last checked {}: have {} look before you ask for more in the mouth.",
             if *kind == CareKind::Teeth {
-                "The teeth were"
+                "Teeth"
             } else {
-                "The bit seat was"
+                "Bit seat"
             },
-            date(*last),
+            on_weekday(*last),
             kind.who()
         ),
         Caution::Trouble { day } => format!(
-            "Signs of trouble on two rides in a row, last on {}. That may be pain: let a vet, \
-             farrier or saddle fitter look before this is trained through.",
-            date(*day)
+            "Signs of trouble two rides in a row, last on {}. That may be pain: have a vet, \
+             farrier or saddle fitter look before you work on this.",
+            on_weekday(*day)
         ),
     }
 }
@@ -346,8 +333,8 @@ pub fn caution(caution: &Caution) -> String {
 fn side_drop(drop: &SideDrop) -> String {
     format!(
         "The {side} side went from {} soft to {} of {} in one ride while the {other} stayed soft. \
-         New trouble on one side may be pain: let a vet, equine dentist or saddle fitter look \
-         before more is asked on the {side}.",
+         Sudden trouble on one side may be pain: have a vet, equine dentist or saddle fitter look \
+         before you ask more on the {side}.",
         percent(drop.share_before),
         drop.soft,
         drop.asked,
@@ -368,7 +355,7 @@ pub fn eased(eased: &EaseReason, ladder: &Ladder) -> String {
             let last = if *rides == 1 {
                 "Last ride".to_owned()
             } else {
-                format!("{rides} rides in a row; the last")
+                format!("{rides} poor rides in a row; the last")
             };
             format!(
                 "{last}: {soft} of {asked} soft, under {}.",
@@ -389,10 +376,40 @@ pub fn eased(eased: &EaseReason, ladder: &Ladder) -> String {
     }
 }
 
+/// That riders differ, and what the verdict would be if they did not.
+pub fn riders(otherwise: Verdict) -> String {
+    format!(
+        "Adjusted for who rode; by the bare count it would be {}.",
+        otherwise.word().replace('_', " ")
+    )
+}
+
+/// How a rider differs from the barn's usual one.
+pub fn rider(difference: Option<&RiderOffset>) -> String {
+    let Some(rider) = difference else {
+        return "Can't be compared: nobody else asked the same within two weeks.".to_owned();
+    };
+    let points = (rider.share_more(USUAL_SHARE) * 100.0).round();
+    let way = if points < 0.0 { "fewer" } else { "more" };
+    let size = count(points.abs() as u32, "point");
+    if rider.is_very_likely_real() {
+        format!(
+            "About {size} {way} soft than the barn's usual rider on the same horses, very likely \
+             real. Cavesson adjusts for it."
+        )
+    } else if points == 0.0 {
+        "As soft as the barn's usual rider on the same horses.".to_owned()
+    } else {
+        format!(
+            "About {size} {way} soft than the barn's usual rider on the same horses; may be chance."
+        )
+    }
+}
+
 /// How long it has not been shown.
 pub fn rusty(kept: &Retention) -> String {
     format!(
-        "Last shown soft {} ago; after {} it counts as rusty.",
+        "Last soft {} ago; rusty after {}.",
         days(kept.idle_days.unwrap_or_default()),
         days(kept.rusty_after_days)
     )
@@ -410,40 +427,13 @@ pub fn need(level: &LadderLevel, rusty: bool) -> String {
 /// A decision of the trainer.
 pub fn overruled(overrule: &Overrule) -> String {
     let counts = if overrule.lets_count() {
-        "Counts as held"
+        "Held"
     } else {
-        "Does not count as held"
+        "Kept back"
     };
     format!(
-        "{counts} since {}, by the trainer's word: {}",
-        date(overrule.day),
+        "{counts} since {}, trainer's call: {}",
+        on_weekday(overrule.day),
         overrule.reason.trim()
     )
-}
-
-fn date(day: jiff::civil::Date) -> String {
-    day.strftime("%A %-d %B %Y").to_string()
-}
-
-fn percent(share: f64) -> String {
-    format!("{:.0} %", share * 100.0)
-}
-
-/// What was found is never rounded up to what is needed.
-fn percent_down(share: f64) -> String {
-    format!("{:.0} %", (share * 100.0 + 1e-9).floor())
-}
-
-fn capital(word: &str) -> String {
-    let mut letters = word.chars();
-    letters.next().map_or_else(String::new, |first| {
-        first.to_uppercase().chain(letters).collect()
-    })
-}
-
-fn lower(name: &str) -> String {
-    let mut letters = name.chars();
-    letters.next().map_or_else(String::new, |first| {
-        first.to_lowercase().chain(letters).collect()
-    })
 }

@@ -1,6 +1,6 @@
 //! Every mistake a ladder file or a program can hold, with its place.
 
-use super::{FaultId, Level, RungId, SkillId};
+use crate::id::{FaultId, Level, RungId, SkillId};
 
 /// Why a ladder cannot be used.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
@@ -91,7 +91,7 @@ pub enum LadderError {
     },
     /// A hole or place of a fault that names nothing.
     #[error("fault {fault} names \"{names}\", which is not on the ladder")]
-    FaultNamesNothing {
+    FaultNamesUnknown {
         /// The fault.
         fault: FaultId,
         /// What it names.

@@ -3,20 +3,9 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{MeasureKind, Sides, SkillId, need};
-
-/// The stable id of a fault, such as `falls_in`.
-#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[cfg_attr(feature = "schema", schema(example = "falls_in"))]
-#[serde(transparent)]
-pub struct FaultId(pub String);
-
-impl std::fmt::Display for FaultId {
-    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
-        f.write_str(&self.0)
-    }
-}
+use crate::id::{FaultId, SkillId};
+use crate::rep::MeasureKind;
+use crate::side::Sides;
 
 /// One fault. All of it is common practice of the trade, no published source.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -124,47 +113,5 @@ impl FaultSet {
     /// The places of the faults, lowest first.
     pub fn positions(self) -> impl Iterator<Item = usize> {
         (0..FaultSet::MOST).filter(move |position| self.has(*position))
-    }
-}
-
-impl super::Ladder {
-    /// The level a hole names, seen from the level at `seen_at`: `same` is the
-    /// rung of that gait, or the highest below it; `below` one rung slower. None
-    /// when the program does not have the skill.
-    pub fn hole(&self, hole: &str, seen_at: usize) -> Option<usize> {
-        let at = &self.levels[seen_at];
-        let (skill, which) = need::split(hole);
-        let own = skill == "own";
-        let skill = if own {
-            at.level.skill.clone()
-        } else {
-            SkillId(skill.to_owned())
-        };
-        let rungs: Vec<usize> = self.rungs_of(&skill).collect();
-        let slower = |or_same: bool| {
-            rungs
-                .iter()
-                .rev()
-                .find(|rung| {
-                    let gait = self.levels[**rung].gait;
-                    gait < at.gait || (or_same && gait == at.gait)
-                })
-                .or(rungs.first())
-                .copied()
-        };
-        match which {
-            need::Rungs::Below if own => at.below,
-            need::Rungs::Below => slower(false),
-            need::Rungs::Same => rungs
-                .iter()
-                .find(|rung| self.levels[**rung].level.rung == at.level.rung)
-                .copied()
-                .or_else(|| slower(true)),
-            need::Rungs::Only => rungs.first().copied(),
-            need::Rungs::Named(name) => rungs
-                .iter()
-                .find(|rung| self.levels[**rung].level.rung.0 == name)
-                .copied(),
-        }
     }
 }

@@ -9,8 +9,7 @@ use crate::bounds::{
 };
 use crate::rep::SoftRule;
 
-/// A gate. A rail that asks for nothing is not drawn: a least of 0, or a most
-/// that cannot be passed (a difference of 1, a ratio of 20).
+/// A gate. A rail that asks for nothing is not drawn: a least of 0, or no most.
 ///
 /// Source: every number here is a product default, chosen by us and editable;
 /// common practice of the trade has no published figures. The window and the
@@ -21,7 +20,8 @@ use crate::rep::SoftRule;
 pub struct Gate {
     /// When an answer counts as soft.
     pub soft: SoftRule,
-    /// How many of the last rides that asked it are looked at.
+    /// How many of the last rides that asked it are looked at; more, where they hold fewer
+    /// asks a side than are needed.
     pub window_rides: u32,
     /// How many days back a ride may lie, the day of judging included.
     pub window_days: u32,
@@ -43,10 +43,11 @@ pub struct Gate {
     pub first_ask_days: u32,
     /// The last asks on each side of which not one may have failed.
     pub no_miss_reps: u32,
-    /// The most the soft shares of the sides may differ.
-    pub most_difference: f64,
-    /// The most the slower side's restricted mean time may be of the quicker's.
-    pub most_time_ratio: f64,
+    /// The most the soft shares of the sides may differ; null for no such rail.
+    pub most_difference: Option<f64>,
+    /// The most the slower side's restricted mean time may be of the quicker's; null
+    /// for no such rail.
+    pub most_time_ratio: Option<f64>,
     /// Whether the level below must have been soft on the last day it was asked.
     pub level_below: bool,
     /// Seconds up to which the restricted mean time is taken.
@@ -78,12 +79,12 @@ impl Default for Gate {
             least_count: 0,
             soft_share: 0.80,
             low_share: 0.70,
-            confidence: 0.90,
+            confidence: 0.92,
             first_ask_soft: 2,
             first_ask_days: 3,
             no_miss_reps: 0,
-            most_difference: 0.15,
-            most_time_ratio: 1.5,
+            most_difference: Some(0.15),
+            most_time_ratio: Some(1.5),
             level_below: true,
             horizon_s: 6.0,
             prior_icc: 0.05,
@@ -124,8 +125,6 @@ impl Gate {
                 f64::from(self.first_ask_days),
             ),
             ("/no_miss_reps", LEAST_REPS, f64::from(self.no_miss_reps)),
-            ("/most_difference", SHARE, self.most_difference),
-            ("/most_time_ratio", TIME_RATIO, self.most_time_ratio),
             ("/horizon_s", HORIZON_S, self.horizon_s),
             ("/prior_icc", ICC, self.prior_icc),
             ("/ease_reps", LEAST_REPS, f64::from(self.ease_reps)),
@@ -140,6 +139,12 @@ impl Gate {
             ("/firm_on_days", LEAST_DAYS, f64::from(self.firm_on_days)),
         ] {
             bound.check(field, value)?;
+        }
+        if let Some(most) = self.most_difference {
+            SHARE.check("/most_difference", most)?;
+        }
+        if let Some(most) = self.most_time_ratio {
+            TIME_RATIO.check("/most_time_ratio", most)?;
         }
         if self.first_ask_soft > self.first_ask_days {
             return Err(FieldError::new(
@@ -171,7 +176,7 @@ pub fn merge(under: &mut Value, over: &Value) {
 /// # Errors
 /// The first field that does not fit, below the gate.
 pub fn read(gate: Value) -> Result<Gate, FieldError> {
-    let gate: Gate = crate::calc::read(gate)?;
+    let gate: Gate = crate::json::read(gate)?;
     gate.check()?;
     Ok(gate)
 }

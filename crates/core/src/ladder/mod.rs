@@ -1,256 +1,37 @@
 //! The ladder: tracks, skills, levels, needs, gates, faults, holes and remedies,
-//! all as data. The data is `ladder.toml`; [`LadderFile::parse`] checks it, and
-//! [`Ladder::of`] resolves it for one program.
+//! all as data. The data is `ladder.toml`; [`LadderFile::parse`] checks it, and a
+//! program's schools and gates make of it the ladder a horse stands on.
 //!
-//! - [`file`]: the file's shapes and what is refused in it
+//! - [`file`](mod@file): the file's shapes; [`parse`]: what is refused in it
 //! - [`error`]: every mistake, with its place
-//! - [`level`]: skill and rung ids, the level
+//! - [`track`], [`rung`], [`levels`]: tracks and skills, rungs, the levels in order
 //! - [`need`]: how a need is written, and what it resolves to
 //! - [`gate`]: the numbers of a gate
 //! - [`fault`]: faults, the holes under them, remedies
-//! - [`resolve`]: from file and program to the ladder a horse stands on
+//! - [`resolve`](mod@resolve): from file and schools to the levels
+//! - [`shipped`]: the ladder that ships with the product
+//! - [`check`]: an answer against the ladder
 
+pub mod check;
 pub mod error;
 pub mod fault;
 pub mod file;
 pub mod gate;
-pub mod level;
+pub mod levels;
 pub mod need;
+pub mod parse;
 pub mod resolve;
+pub mod rung;
+pub mod shipped;
+pub mod track;
 
-use std::collections::HashMap;
-use std::sync::LazyLock;
-
-use serde::Serialize;
-
+pub use crate::id::{FaultId, Level, RungId, SkillId};
+pub use crate::rep::MeasureKind;
+pub use crate::side::Sides;
 pub use error::LadderError;
-pub use fault::{Fault, FaultId, FaultSet, Hole};
-pub use file::{LadderFile, MeasureKind, Rung, Sides, Zone};
+pub use fault::{Fault, FaultSet, Hole};
+pub use file::LadderFile;
 pub use gate::Gate;
-pub use level::{Level, RungId, SkillId};
-
-use crate::program::Program;
-use crate::rep::{Rep, SoftRule};
-use crate::{Gait, Side};
-
-/// The ladder one program makes of the file: every level in an order in which
-/// what it needs comes before it.
-#[derive(Debug, Clone, PartialEq)]
-pub struct Ladder {
-    /// The version of the file.
-    pub version: u32,
-    /// The tracks, in the order of the work.
-    pub tracks: Vec<Track>,
-    /// Every level, needs first.
-    pub levels: Vec<LadderLevel>,
-    /// The faults, in the order of the file.
-    pub faults: Vec<Fault>,
-    index: HashMap<Level, usize>,
-}
-
-/// A family of skills.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Track {
-    /// Stable id.
-    pub id: String,
-    /// What a trainer calls it.
-    pub name: String,
-    /// What to look out for so that nobody is hurt.
-    pub caution: Option<String>,
-    /// Its skills, from the ground up.
-    pub skills: Vec<Skill>,
-}
-
-/// One skill of a track.
-#[derive(Debug, Clone, PartialEq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Skill {
-    /// Stable id.
-    pub id: SkillId,
-    /// What a trainer calls it.
-    pub name: String,
-    /// How it is asked, in a sentence or two.
-    pub ask: String,
-    /// What its reps record.
-    pub measure: MeasureKind,
-    /// Whether left and right are asked each on its own.
-    pub sides: Sides,
-    /// Whether it is work in the mouth: teeth and bit seat come first.
-    pub mouth: bool,
-    /// Whether its levels stand side by side, none needing the other.
-    pub apart: bool,
-    /// What to look out for so that nobody is hurt.
-    pub caution: Option<String>,
-    /// What the program's schools say of it.
-    pub notes: Vec<String>,
-    /// Its rungs, lowest first.
-    pub rungs: Vec<Rung>,
-}
-
-/// One level with its gate and needs, as one program has them.
-#[derive(Debug, Clone, PartialEq)]
-pub struct LadderLevel {
-    /// Skill and rung.
-    pub level: Level,
-    /// Where its track stands in [`Ladder::tracks`].
-    pub track: usize,
-    /// What the skill is called, with the rung: "Stops off the seat, at the jog".
-    pub name: String,
-    /// What its reps record.
-    pub measure: MeasureKind,
-    /// Whether left and right are asked each on its own.
-    pub sides: Sides,
-    /// Work in the mouth.
-    pub mouth: bool,
-    /// The part of the horse it speaks of.
-    pub zone: Option<Zone>,
-    /// The gait it is asked at.
-    pub gait: Gait,
-    /// The gate.
-    pub gate: Gate,
-    /// The rung below, when there is one that it needs.
-    pub below: Option<usize>,
-    /// What must be held first; of each need one of the alternatives. The rung
-    /// below is not repeated here.
-    pub needs: Vec<Vec<usize>>,
-    /// The levels that wait for this one.
-    pub opens: Vec<usize>,
-}
-
-impl LadderLevel {
-    /// The sides it is judged on.
-    pub fn asked_sides(&self) -> &'static [Side] {
-        self.sides.asked()
-    }
-}
-
-static SHIPPED_FILE: LazyLock<LadderFile> = LazyLock::new(|| {
-    LadderFile::parse(include_str!("ladder.toml"))
-        .expect("the shipped ladder is valid; a test holds it")
-});
-
-static SHIPPED: LazyLock<Ladder> = LazyLock::new(|| {
-    Ladder::of(LadderFile::shipped(), &Program::default())
-        .expect("the shipped ladder resolves for the default program; a test holds it")
-});
-
-impl LadderFile {
-    /// The ladder file that ships with the product.
-    pub fn shipped() -> &'static LadderFile {
-        &SHIPPED_FILE
-    }
-}
-
-impl Ladder {
-    /// The shipped ladder as the default program has it.
-    pub fn shipped() -> &'static Ladder {
-        &SHIPPED
-    }
-
-    /// Where a level stands in [`Ladder::levels`].
-    pub fn position(&self, level: &Level) -> Option<usize> {
-        self.index.get(level).copied()
-    }
-
-    /// A level, when this ladder has it.
-    pub fn at(&self, level: &Level) -> Option<&LadderLevel> {
-        self.position(level).map(|position| &self.levels[position])
-    }
-
-    /// The skill of that id.
-    pub fn skill(&self, id: &SkillId) -> Option<&Skill> {
-        self.skills().find(|skill| skill.id == *id)
-    }
-
-    /// All skills, in the order of the work.
-    pub fn skills(&self) -> impl Iterator<Item = &Skill> {
-        self.tracks.iter().flat_map(|track| &track.skills)
-    }
-
-    /// That there is no such skill, and which there are: those of its track, or
-    /// the tracks.
-    pub fn no_skill(&self, id: &SkillId) -> String {
-        let named = id.0.split('.').next().unwrap_or_default();
-        let track = self.tracks.iter().find(|track| track.id == named);
-        let (has, known): (String, Vec<&str>) = match track {
-            Some(track) => (
-                format!("{} has", track.id),
-                track
-                    .skills
-                    .iter()
-                    .map(|skill| skill.id.0.as_str())
-                    .collect(),
-            ),
-            None => (
-                "its tracks are".to_owned(),
-                self.tracks.iter().map(|track| track.id.as_str()).collect(),
-            ),
-        };
-        format!(
-            "no skill \"{id}\" on this ladder; {has} {}",
-            known.join(", ")
-        )
-    }
-
-    /// Everything a level stands on, itself left out: the rung below and what it
-    /// needs, and what those need; of alternatives the first.
-    pub fn under(&self, place: usize) -> Vec<usize> {
-        let mut found = vec![false; self.levels.len()];
-        let mut next = vec![place];
-        while let Some(at) = next.pop() {
-            let level = &self.levels[at];
-            let firsts = level.needs.iter().filter_map(|need| need.first());
-            for need in level.below.iter().chain(firsts) {
-                if !found[*need] {
-                    found[*need] = true;
-                    next.push(*need);
-                }
-            }
-        }
-        (0..place).filter(|at| found[*at]).collect()
-    }
-
-    /// Gives a level another gate.
-    pub fn set_gate(&mut self, level: &Level, gate: Gate) {
-        if let Some(place) = self.position(level) {
-            self.levels[place].gate = gate;
-        }
-    }
-
-    /// Where a fault stands in [`Ladder::faults`].
-    pub fn fault(&self, id: &FaultId) -> Option<usize> {
-        self.fault_named(&id.0)
-    }
-
-    /// The faults of a rep: those that were seen, and those its measure tells of.
-    pub fn faults_of(&self, rep: &Rep, rule: &SoftRule) -> FaultSet {
-        let mut set = FaultSet::default();
-        let told = rep.measure.faults(rule);
-        for id in told
-            .into_iter()
-            .chain(rep.faults.iter().map(|id| id.0.as_str()))
-        {
-            if let Some(place) = self.fault_named(id) {
-                set.add(place);
-            }
-        }
-        set
-    }
-
-    fn fault_named(&self, id: &str) -> Option<usize> {
-        self.faults.iter().position(|fault| fault.id.0 == id)
-    }
-
-    /// The levels of a skill, lowest first.
-    pub fn rungs_of<'a>(&'a self, skill: &'a SkillId) -> impl Iterator<Item = usize> + 'a {
-        self.skill(skill).into_iter().flat_map(|skill| {
-            skill.rungs.iter().filter_map(|rung| {
-                self.position(&Level {
-                    skill: skill.id.clone(),
-                    rung: rung.id.clone(),
-                })
-            })
-        })
-    }
-}
+pub use levels::{Ladder, LadderLevel};
+pub use rung::{Rung, Zone};
+pub use track::{Skill, Track};

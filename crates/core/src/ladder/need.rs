@@ -4,7 +4,7 @@
 //! rung of that skill before the one of the same name; `skill` alone when it has
 //! one rung; " or " between needs of which one is enough.
 
-use super::{Level, RungId};
+use crate::id::{Level, RungId};
 
 /// Where a reference points.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

@@ -1,4 +1,4 @@
-//! From the file and a program to the ladder a horse stands on: which skills it
+//! From the file and the schools of a program to the ladder a horse stands on: which skills it
 //! has, what each level needs, in an order in which needs come first.
 
 use std::collections::HashMap;
@@ -6,60 +6,55 @@ use std::collections::HashMap;
 use super::error::LadderError;
 use super::file::{LadderFile, SkillInFile};
 use super::need;
-use super::{Ladder, LadderLevel, Level, RungId, Skill, Track};
-use crate::bounds::FieldError;
-use crate::program::{Program, Schools};
+use super::{Ladder, LadderLevel, Skill, Track};
+use crate::id::{Level, RungId};
+use crate::school::Schools;
 
 /// A need before it is resolved: the words of the file, and the level that has it.
-struct Written<'a> {
+struct UnresolvedNeed<'a> {
     at: usize,
     need: &'a str,
-}
-
-impl Ladder {
-    /// The ladder of a program.
-    ///
-    /// # Errors
-    /// A change of the program that names no level, or a gate it makes that
-    /// cannot be; the field is the place in the program.
-    pub fn of(file: &LadderFile, program: &Program) -> Result<Ladder, FieldError> {
-        let mut ladder = resolve(file, &program.schools)
-            .map_err(|error| FieldError::new("/schools", error.to_string()))?;
-        program.change_gates(&mut ladder)?;
-        Ok(ladder)
-    }
 }
 
 impl LadderFile {
     /// Every level of the file, whatever the school: what a rep may be asked at.
     /// Its gates and needs are those of the default program.
     pub fn all_levels(&self) -> Ladder {
-        resolve_taught(self, &Schools::default(), |_| true)
+        resolve_skills(self, &Schools::default(), |_| true)
             .expect("with every skill there, no need is missing; a test holds it")
     }
 }
 
-pub(super) fn resolve(file: &LadderFile, schools: &Schools) -> Result<Ladder, LadderError> {
-    resolve_taught(file, schools, |skill| taught(skill, schools))
+/// The ladder of the file with these schools, before a program changes its gates.
+///
+/// # Errors
+/// A need that no level meets with these schools, or levels that need each other.
+pub fn resolve(file: &LadderFile, schools: &Schools) -> Result<Ladder, LadderError> {
+    resolve_skills(file, schools, |skill| in_program(skill, schools))
 }
 
-fn resolve_taught(
+fn resolve_skills(
     file: &LadderFile,
     schools: &Schools,
-    taught: impl Fn(&SkillInFile) -> bool,
+    in_program: impl Fn(&SkillInFile) -> bool,
 ) -> Result<Ladder, LadderError> {
     let mut tracks = Vec::new();
     let mut levels: Vec<LadderLevel> = Vec::new();
-    let mut written: Vec<Written<'_>> = Vec::new();
+    let mut unresolved: Vec<UnresolvedNeed<'_>> = Vec::new();
     for (track_place, track) in file.tracks.iter().enumerate() {
         let mut skills = Vec::new();
-        for skill in track.skills.iter().filter(|skill| taught(skill)) {
+        for skill in track.skills.iter().filter(|skill| in_program(skill)) {
             skills.push(skill_of(file, skill, schools)?);
             for (place, rung) in skill.levels.iter().enumerate() {
                 let at = levels.len();
                 let below = (place > 0 && !skill.apart).then(|| at - 1);
-                levels.push(level_of(file, skill, rung, track_place, below)?);
-                written.extend(needs_of(skill, rung, schools).map(|need| Written { at, need }));
+                let mut level = level_of(file, skill, rung, track_place, below)?;
+                if schools.chose("mistakes", "find_it") {
+                    level.gate.ease_rides = level.gate.ease_rides.max(2);
+                }
+                levels.push(level);
+                unresolved
+                    .extend(needs_of(skill, rung, schools).map(|need| UnresolvedNeed { at, need }));
             }
         }
         tracks.push(Track {
@@ -74,7 +69,7 @@ fn resolve_taught(
         .enumerate()
         .map(|(place, known)| (known.level.clone(), place))
         .collect();
-    for need in written {
+    for need in unresolved {
         let found = resolve_need(file, schools, &levels[need.at].level, need.need, &index)?;
         levels[need.at].needs.push(found);
     }
@@ -88,7 +83,7 @@ fn resolve_taught(
 }
 
 /// Whether a program of these schools has the skill.
-fn taught(skill: &SkillInFile, schools: &Schools) -> bool {
+fn in_program(skill: &SkillInFile, schools: &Schools) -> bool {
     let chosen = |c: &super::file::SchoolChoice| schools.chose(&c.question, &c.choice);
     skill.only_for.as_ref().is_none_or(chosen) && !skill.unless.as_ref().is_some_and(chosen)
 }
@@ -152,7 +147,7 @@ fn level_of(
     })
 }
 
-/// The needs of a rung as written. Needs of the skill as a whole stand at every
+/// The needs of a rung as they are written. Needs of the skill as a whole stand at every
 /// rung of their own: "same" means another level each time.
 fn needs_of<'a>(
     skill: &'a SkillInFile,

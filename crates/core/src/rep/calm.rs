@@ -1,8 +1,14 @@
 //! Calm: relaxed through, or not; what showed it.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::SoftRule;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
 use crate::bounds::{FieldError, MINUTES, SPOTS, WORD_LETTERS};
+use crate::text::check_text;
 
 /// Signs of relaxing.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -71,33 +77,51 @@ pub struct Calm {
     pub drawn_to: Vec<String>,
 }
 
-impl Calm {
+impl Recorded for Calm {
+    const TELLS: &'static [&'static str] = &["drawn_to_gate"];
+
     /// Relaxed through, drawn to no spot.
-    pub fn is_soft(&self) -> bool {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.relaxed && self.trouble.is_empty() && self.drawn_to.is_empty()
     }
 
     /// The fault that it tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
         if self.drawn_to.is_empty() {
-            &[]
+            vec![]
         } else {
-            &["drawn_to_gate"]
+            vec!["drawn_to_gate"]
         }
     }
 
     /// Checks the minutes and the spots.
-    ///
-    /// # Errors
-    /// Minutes out of bounds, too many spots, a spot with no or a long name.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         MINUTES.check("/minutes", self.minutes)?;
         SPOTS.check_count("/drawn_to", self.drawn_to.len())?;
         SPOTS.check_count("/signs", self.signs.len())?;
         SPOTS.check_count("/trouble", self.trouble.len())?;
         for (index, spot) in self.drawn_to.iter().enumerate() {
-            WORD_LETTERS.check_count(&format!("/drawn_to/{index}"), spot.trim().chars().count())?;
+            check_text(WORD_LETTERS, &format!("/drawn_to/{index}"), spot)?;
         }
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Calm {
+        let soft = at.soft;
+        Calm {
+            minutes: f64::from(rng.random_range(2..8)),
+            relaxed: soft,
+            signs: if soft {
+                vec![Relaxing::LowersHead]
+            } else {
+                Vec::new()
+            },
+            trouble: if soft {
+                Vec::new()
+            } else {
+                vec![Trouble::HoldsBreath]
+            },
+            drawn_to: Vec::new(),
+        }
     }
 }

@@ -1,8 +1,12 @@
 //! Something carried: a frame, a line, a lead, a pace beside a cow.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::recorded::{Asked, Recorded};
 use super::{Help, SoftRule};
+use crate::Gait;
 use crate::bounds::{ASKED_TO_CARRY, CARRIED, FieldError, LEAVES};
 
 /// What the carrying is counted in.
@@ -37,20 +41,37 @@ pub struct Carry {
     pub help: Option<Help>,
 }
 
-impl Carry {
+impl Recorded for Carry {
     /// All that was asked, leaving at most so often.
-    pub fn is_soft(&self, rule: &SoftRule) -> bool {
+    fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.carried >= self.asked && self.leaves <= rule.most_leaves
     }
 
     /// Checks every number.
-    ///
-    /// # Errors
-    /// The first number out of bounds.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         ASKED_TO_CARRY.check("/asked", self.asked)?;
         CARRIED.check("/carried", self.carried)?;
         LEAVES.check_count("/leaves", self.leaves as usize)?;
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Carry {
+        let soft = at.soft;
+        let asked = f64::from(rng.random_range(2..7) * 10);
+        Carry {
+            unit: CarryUnit::Seconds,
+            asked,
+            carried: if soft {
+                asked
+            } else {
+                (asked * rng.random_range(0.2..0.9)).round()
+            },
+            leaves: if soft {
+                rng.random_range(0..2)
+            } else {
+                rng.random_range(2..6)
+            },
+            help: Some(at.help()),
+        }
     }
 }

@@ -1,7 +1,12 @@
 //! The lead change.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::SoftRule;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
 use crate::bounds::{FieldError, STRIDES};
 
 /// Which end changed.
@@ -38,28 +43,27 @@ pub struct Change {
     pub sped_up: bool,
 }
 
-impl Change {
+impl Recorded for Change {
+    const TELLS: &'static [&'static str] = &["hind_late", "anticipates"];
+
     /// Hind end first or together, waited, did not speed up.
-    pub fn is_soft(&self) -> bool {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         matches!(self.ends, Ends::HindFirst | Ends::Together) && self.waited && !self.sped_up
     }
 
     /// The faults that it tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
         let hind_late = !matches!(self.ends, Ends::HindFirst | Ends::Together);
         match (hind_late, self.waited) {
-            (true, false) => &["hind_late", "anticipates"],
-            (true, true) => &["hind_late"],
-            (false, false) => &["anticipates"],
-            (false, true) => &[],
+            (true, false) => vec!["hind_late", "anticipates"],
+            (true, true) => vec!["hind_late"],
+            (false, false) => vec!["anticipates"],
+            (false, true) => vec![],
         }
     }
 
     /// Checks the strides.
-    ///
-    /// # Errors
-    /// Too many strides, or strides late on a change that was not.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         let Some(late) = self.late_strides else {
             return Ok(());
         };
@@ -71,5 +75,16 @@ impl Change {
             ));
         }
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Change {
+        let soft = at.soft;
+        let late = !soft && rng.random_bool(0.7);
+        Change {
+            ends: if late { Ends::HindLate } else { Ends::Together },
+            late_strides: late.then(|| rng.random_range(1..4)),
+            waited: soft || late,
+            sped_up: !soft && !late,
+        }
     }
 }

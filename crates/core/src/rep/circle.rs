@@ -1,8 +1,13 @@
 //! Circles: soft ones, nose-ups, falling in or out.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::fits::at_most;
+use super::recorded::{Asked, Recorded};
 use super::{Help, SoftRule};
+use crate::Gait;
 use crate::bounds::{CIRCLES, FieldError, NOSE_UPS};
 
 /// Circles ridden at once.
@@ -33,25 +38,42 @@ pub struct Circle {
     pub help: Option<Help>,
 }
 
-impl Circle {
+impl Recorded for Circle {
+    const TELLS: &'static [&'static str] = &["falls_in"];
+
     /// A full circle without a nose-up, at the asked gait.
-    pub fn is_soft(&self, rule: &SoftRule) -> bool {
+    fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.soft_circles >= 1 && self.nose_ups <= rule.most_nose_ups && !self.broke_gait
     }
 
     /// The fault that it tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
-        if self.fell_in { &["falls_in"] } else { &[] }
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
+        if self.fell_in {
+            vec!["falls_in"]
+        } else {
+            vec![]
+        }
     }
 
     /// Checks every number.
-    ///
-    /// # Errors
-    /// No circle, too many, more soft than ridden, too many nose-ups.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         CIRCLES.check_count("/circles", self.circles as usize)?;
-        super::at_most("/soft_circles", self.soft_circles, "circles", self.circles)?;
+        at_most("/soft_circles", self.soft_circles, "circles", self.circles)?;
         NOSE_UPS.check_count("/nose_ups", self.nose_ups as usize)?;
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Circle {
+        let soft = at.soft;
+        let circles = rng.random_range(1..=3);
+        Circle {
+            circles,
+            soft_circles: if soft { circles } else { 0 },
+            nose_ups: if soft { 0 } else { rng.random_range(1..=4) },
+            fell_in: !soft && rng.random_bool(0.4),
+            fell_out: false,
+            broke_gait: !soft && rng.random_bool(0.15),
+            help: Some(at.help()),
+        }
     }
 }

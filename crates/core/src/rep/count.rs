@@ -1,7 +1,12 @@
 //! A number that adds up: mounts, trips, rides.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::SoftRule;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
 use crate::bounds::{COUNTED, FieldError};
 
 /// So many at once.
@@ -14,13 +19,24 @@ pub struct Count {
     pub count: u32,
 }
 
-impl Count {
+impl Recorded for Count {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
+        true
+    }
+
     /// Checks the number.
-    ///
-    /// # Errors
-    /// None, or too many.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         COUNTED.check_count("/count", self.count as usize)?;
         Ok(())
+    }
+
+    fn count(&self) -> u32 {
+        self.count
+    }
+
+    fn draw(_at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Count {
+        Count {
+            count: rng.random_range(3..9),
+        }
     }
 }

@@ -1,7 +1,12 @@
 //! The lope depart.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::SoftRule;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
 use crate::bounds::{FieldError, STRIDES};
 
 /// One depart; the lead asked is the level's.
@@ -22,23 +27,38 @@ pub struct Depart {
     pub strides_before: u32,
 }
 
-impl Depart {
+impl Recorded for Depart {
+    const TELLS: &'static [&'static str] = &["anticipates"];
+
     /// Waited, on the right lead, head still.
-    pub fn is_soft(&self) -> bool {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.waited && self.right_lead && self.head_still
     }
 
     /// The fault that it tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
-        if self.waited { &[] } else { &["anticipates"] }
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
+        if self.waited {
+            vec![]
+        } else {
+            vec!["anticipates"]
+        }
     }
 
     /// Checks the strides.
-    ///
-    /// # Errors
-    /// Too many strides.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         STRIDES.check("/strides_before", f64::from(self.strides_before))?;
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Depart {
+        let soft = at.soft;
+        let early = !soft && rng.random_bool(0.5);
+        Depart {
+            waited: !early,
+            head_still: soft || early,
+            straight: soft,
+            right_lead: true,
+            strides_before: rng.random_range(0..3),
+        }
     }
 }

@@ -1,48 +1,13 @@
 //! The give: how long, with how much hand, and what the horse did.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
-use super::SoftRule;
+use super::recorded::{Asked, Recorded, tenths};
+use super::{HandWeight, SoftRule, TimeToGive};
 use crate::Gait;
 use crate::bounds::{BUMPS, FieldError, TIME_S};
-
-/// How much was in the hand. Our own scale; the class bounds are product defaults.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum HandWeight {
-    /// Under 2 newtons.
-    Feather,
-    /// 2 to 5 newtons.
-    Fingertip,
-    /// 5 to 10 newtons.
-    TwoFingers,
-    /// 10 to 20 newtons.
-    ClosedHand,
-    /// 20 to 40 newtons.
-    Forearm,
-    /// Over 40 newtons.
-    Pull,
-}
-
-impl HandWeight {
-    /// The upper bound of each class in newtons, lightest first; a pull has none.
-    const MOST_N: [(HandWeight, f64); 5] = [
-        (HandWeight::Feather, 2.0),
-        (HandWeight::Fingertip, 5.0),
-        (HandWeight::TwoFingers, 10.0),
-        (HandWeight::ClosedHand, 20.0),
-        (HandWeight::Forearm, 40.0),
-    ];
-
-    /// The class of a measured rein force in newtons, as a rein gauge gives it.
-    pub fn from_newtons(force_n: f64) -> HandWeight {
-        HandWeight::MOST_N
-            .into_iter()
-            .find(|(_, most)| force_n < *most)
-            .map_or(HandWeight::Pull, |(class, _)| class)
-    }
-}
 
 /// What the horse did with the ask.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -150,10 +115,16 @@ impl Give {
             mouth: None,
         }
     }
+}
+
+impl Recorded for Give {
+    const TIMED: bool = true;
+    const TELLS: &'static [&'static str] =
+        &["head_up", "roots_down", "nose_out", "behind_vertical"];
 
     /// Gave, light enough, soon enough, without evading; where bumps are
     /// counted, with few enough.
-    pub fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool {
+    fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool {
         self.answer == Answer::Gave
             && self.hand <= rule.most_hand
             && self.time_s <= rule.most_s(gait)
@@ -161,23 +132,69 @@ impl Give {
     }
 
     /// The fault that the answer itself tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
         match self.answer {
-            Answer::EvadedUp => &["head_up"],
-            Answer::EvadedDown => &["roots_down"],
-            Answer::EvadedOut => &["nose_out"],
-            Answer::EvadedBehind => &["behind_vertical"],
-            _ => &[],
+            Answer::EvadedUp => vec!["head_up"],
+            Answer::EvadedDown => vec!["roots_down"],
+            Answer::EvadedOut => vec!["nose_out"],
+            Answer::EvadedBehind => vec!["behind_vertical"],
+            _ => vec![],
         }
     }
 
     /// Checks every number.
-    ///
-    /// # Errors
-    /// A time or a number of bumps out of bounds.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         TIME_S.check("/time_s", self.time_s)?;
         BUMPS.check_count("/bumps", self.bumps.unwrap_or(0) as usize)?;
         Ok(())
     }
+
+    fn time(&self) -> Option<TimeToGive> {
+        Some(TimeToGive {
+            seconds: self.time_s,
+            gave: self.answer.gave(),
+        })
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Give {
+        let most_s = at.rule.most_s(at.gait);
+        if at.soft {
+            soft_give(at.chance, most_s, rng)
+        } else {
+            other_give(most_s, rng)
+        }
+    }
 }
+
+/// The readier the horse, the sooner its soft answers come.
+fn soft_give(chance: f64, longest_soft_s: f64, rng: &mut ChaCha8Rng) -> Give {
+    let slowest = longest_soft_s * (1.0 - 0.45 * chance);
+    let hand = if rng.random_bool(0.3 + 0.5 * chance.clamp(0.0, 1.0)) {
+        HandWeight::Fingertip
+    } else {
+        HandWeight::TwoFingers
+    };
+    Give::new(hand, tenths(rng.random_range(0.3..slowest)), Answer::Gave)
+}
+
+/// Late, heavy, unanswered or evaded.
+fn other_give(longest_soft_s: f64, rng: &mut ChaCha8Rng) -> Give {
+    let late_s = tenths(longest_soft_s * rng.random_range(1.1..2.2));
+    let waited_s = tenths(longest_soft_s * rng.random_range(1.5..3.5));
+    match rng.random_range(0..100) {
+        0..40 => Give::new(HandWeight::TwoFingers, late_s, Answer::Gave),
+        40..52 => Give::new(HandWeight::ClosedHand, tenths(late_s / 1.5), Answer::Gave),
+        52..76 => Give::new(HandWeight::ClosedHand, waited_s, Answer::DidNotGive),
+        _ => {
+            let evaded = EVASIONS[rng.random_range(0..EVASIONS.len())];
+            Give::new(HandWeight::TwoFingers, tenths(waited_s / 2.0), evaded)
+        }
+    }
+}
+
+const EVASIONS: [Answer; 4] = [
+    Answer::EvadedUp,
+    Answer::EvadedDown,
+    Answer::EvadedOut,
+    Answer::EvadedSideways,
+];

@@ -1,10 +1,14 @@
 //! An obstacle of the trail.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
 use super::SoftRule;
-use crate::Side;
+use super::fits::one_side;
+use super::recorded::{Asked, Recorded};
 use crate::bounds::{FEET_ON, FieldError, TRIES};
+use crate::{Gait, Side};
 
 /// One obstacle, as often as it was tried.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -29,28 +33,43 @@ pub struct Obstacle {
     pub relaxed: bool,
 }
 
-impl Obstacle {
+impl Recorded for Obstacle {
+    const TELLS: &'static [&'static str] = &["off_obstacle"];
+
     /// Crossed whole on an early try, relaxed.
-    pub fn is_soft(&self, rule: &SoftRule) -> bool {
+    fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.crossed && self.tries <= rule.most_tries && self.relaxed && !self.jumped_off
     }
 
     /// The fault that it tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
         if self.ran_out.is_some() || self.jumped_off {
-            &["off_obstacle"]
+            vec!["off_obstacle"]
         } else {
-            &[]
+            vec![]
         }
     }
 
     /// Checks every number.
-    ///
-    /// # Errors
-    /// The first number out of bounds; running out on both sides.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         TRIES.check_count("/tries", self.tries as usize)?;
         FEET_ON.check_count("/feet_on", self.feet_on as usize)?;
-        super::one_side("/ran_out", self.ran_out)
+        one_side("/ran_out", self.ran_out)
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Obstacle {
+        let soft = at.soft;
+        Obstacle {
+            tries: if soft {
+                rng.random_range(1..=2)
+            } else {
+                rng.random_range(2..6)
+            },
+            feet_on: if soft { 4 } else { rng.random_range(0..4) },
+            crossed: soft,
+            ran_out: (!soft && rng.random_bool(0.6)).then_some(Side::Left),
+            jumped_off: false,
+            relaxed: soft,
+        }
     }
 }

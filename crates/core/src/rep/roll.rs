@@ -1,6 +1,13 @@
 //! The rollback.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
+
+use super::SoftRule;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
+use crate::bounds::FieldError;
 
 /// What it was rolled back against.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -44,19 +51,41 @@ pub struct Roll {
     pub full_turn: bool,
 }
 
-impl Roll {
+impl Recorded for Roll {
+    const TELLS: &'static [&'static str] = &["falls_forward", "stiff_exit"];
+
     /// Weight behind, did not fall forward, left soft.
-    pub fn is_soft(&self) -> bool {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.weight_behind && !self.fell_forward && self.exit == Exit::Soft
     }
 
     /// The faults that it tells of.
-    pub fn faults(&self) -> &'static [&'static str] {
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
         match (self.fell_forward, self.exit) {
-            (true, Exit::Stiff) => &["falls_forward", "stiff_exit"],
-            (true, Exit::Soft) => &["falls_forward"],
-            (false, Exit::Stiff) => &["stiff_exit"],
-            (false, Exit::Soft) => &[],
+            (true, Exit::Stiff) => vec!["falls_forward", "stiff_exit"],
+            (true, Exit::Soft) => vec!["falls_forward"],
+            (false, Exit::Stiff) => vec!["stiff_exit"],
+            (false, Exit::Soft) => vec![],
+        }
+    }
+
+    fn check(&self) -> Result<(), FieldError> {
+        Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Roll {
+        let soft = at.soft;
+        let forward = !soft && rng.random_bool(0.6);
+        Roll {
+            against: Against::Fence,
+            weight_behind: !forward,
+            fell_forward: forward,
+            exit: if soft || forward {
+                Exit::Soft
+            } else {
+                Exit::Stiff
+            },
+            full_turn: false,
         }
     }
 }

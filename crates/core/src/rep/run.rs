@@ -1,8 +1,12 @@
 //! A run of the barrel pattern.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
 use super::SoftRule;
+use super::recorded::{Asked, Recorded, tenths};
+use crate::Gait;
 use crate::bounds::{FieldError, POCKET_FT, RUN_S, STRIDES};
 
 /// One barrel of a run. A pocket is the distance from barrel to horse.
@@ -11,8 +15,10 @@ use crate::bounds::{FieldError, POCKET_FT, RUN_S, STRIDES};
 #[serde(deny_unknown_fields)]
 pub struct RunBarrel {
     /// Planned pocket going in, at the back and coming out, in feet.
+    #[cfg_attr(feature = "schema", schema(min_items = 3, max_items = 3))]
     pub planned_ft: [f64; 3],
     /// Pocket found going in, at the back and coming out, in feet.
+    #[cfg_attr(feature = "schema", schema(min_items = 3, max_items = 3))]
     pub pocket_ft: [f64; 3],
     /// Strides of rate before it.
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 60))]
@@ -37,13 +43,17 @@ pub struct Run {
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub time_s: Option<f64>,
     /// First, second and third barrel.
+    #[cfg_attr(feature = "schema", schema(min_items = 3, max_items = 3))]
     pub barrels: [RunBarrel; 3],
 }
+
+/// Feet that are no difference: 7.1 less 6.6 is not exactly half a foot.
+const NO_FEET: f64 = 1e-9;
 
 impl RunBarrel {
     fn is_soft(&self, rule: &SoftRule) -> bool {
         let near =
-            |(planned, found): (&f64, &f64)| (planned - found).abs() <= rule.pocket_ft + 1e-9;
+            |(planned, found): (&f64, &f64)| (planned - found).abs() <= rule.pocket_ft + NO_FEET;
         self.planned_ft.iter().zip(&self.pocket_ft).all(near)
             && self.shape_held
             && self.right_lead
@@ -51,30 +61,31 @@ impl RunBarrel {
     }
 }
 
-impl Run {
+impl Recorded for Run {
+    const TELLS: &'static [&'static str] = &["falls_in", "steps_off"];
+
     /// At every barrel: pockets near the plan, shape held, right lead.
-    pub fn is_soft(&self, rule: &SoftRule) -> bool {
+    fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.barrels.iter().all(|barrel| barrel.is_soft(rule))
     }
 
     /// The faults that it tells of.
-    pub fn faults(&self, rule: &SoftRule) -> Vec<&'static str> {
-        let tight =
-            |barrel: &RunBarrel| barrel.planned_ft[1] - barrel.pocket_ft[1] > rule.pocket_ft;
-        let told = [
+    fn faults(&self, rule: &SoftRule) -> Vec<&'static str> {
+        let tight = |barrel: &RunBarrel| {
+            barrel.planned_ft[1] - barrel.pocket_ft[1] > rule.pocket_ft + NO_FEET
+        };
+        let signs = [
             (self.barrels.iter().any(tight), "falls_in"),
             (self.barrels.iter().any(|b| b.stepped_off), "steps_off"),
         ];
-        told.into_iter()
-            .filter_map(|(told, fault)| told.then_some(fault))
+        signs
+            .into_iter()
+            .filter_map(|(signs, fault)| signs.then_some(fault))
             .collect()
     }
 
     /// Checks every number.
-    ///
-    /// # Errors
-    /// The first number out of bounds.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         if let Some(time_s) = self.time_s {
             RUN_S.check("/time_s", time_s)?;
         }
@@ -94,5 +105,28 @@ impl Run {
             )?;
         }
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Run {
+        let soft = at.soft;
+        let planned_ft = [5.0, 4.0, 3.0];
+        let off = if soft {
+            0.0
+        } else {
+            rng.random_range(1.5..3.0)
+        };
+        let barrel = |off: f64| RunBarrel {
+            planned_ft,
+            pocket_ft: planned_ft.map(|feet: f64| tenths(feet - off)),
+            rate_strides: 2,
+            right_lead: true,
+            shape_held: true,
+            tipped: false,
+            stepped_off: false,
+        };
+        Run {
+            time_s: None,
+            barrels: [barrel(0.0), barrel(off), barrel(0.0)],
+        }
     }
 }

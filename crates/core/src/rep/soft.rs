@@ -3,7 +3,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::HandWeight;
+use super::hand::HandWeight;
 use crate::Gait;
 use crate::bounds::{BUMPS, FieldError, LEAVES, NOSE_UPS, POCKET_FT, STRIDES, TIME_S, TRIES};
 

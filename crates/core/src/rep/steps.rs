@@ -1,7 +1,13 @@
 //! Steps: so many asked, so many clean.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
+use super::SoftRule;
+use super::fits::at_most;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
 use crate::bounds::{FieldError, STEPS};
 
 /// Where the stepping foot crossed.
@@ -34,18 +40,30 @@ pub struct Steps {
     pub hurried: bool,
 }
 
-impl Steps {
+impl Recorded for Steps {
     /// All asked steps were clean.
-    pub fn is_soft(&self) -> bool {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.clean == self.asked
     }
 
     /// Checks both numbers.
-    ///
-    /// # Errors
-    /// No step asked, too many, or more clean than asked.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         STEPS.check_count("/asked", self.asked as usize)?;
-        super::at_most("/clean", self.clean, "asked", self.asked)
+        at_most("/clean", self.clean, "asked", self.asked)
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Steps {
+        let soft = at.soft;
+        let asked = rng.random_range(1..=4);
+        Steps {
+            asked,
+            clean: if soft {
+                asked
+            } else {
+                rng.random_range(0..asked)
+            },
+            crossed: None,
+            hurried: !soft && rng.random_bool(0.4),
+        }
     }
 }

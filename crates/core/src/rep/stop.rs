@@ -1,8 +1,12 @@
 //! The stop: feet quit AND off the bridle.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
 use super::SoftRule;
+use super::fits::one_side;
+use super::recorded::{Asked, Recorded, tenths};
 use crate::bounds::{FieldError, STEPS, STRIDES, TIME_S};
 use crate::{Gait, Side};
 
@@ -61,9 +65,11 @@ pub struct Stop {
     pub steps_back: Option<u32>,
 }
 
-impl Stop {
+impl Recorded for Stop {
+    const TELLS: &'static [&'static str] = &["head_up", "nose_out", "creeps", "leans_on_bridle"];
+
     /// Both: the feet quit soon enough, and off the bridle soon enough, head quiet.
-    pub fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool {
+    fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool {
         self.strides <= rule.strides_at(gait)
             && self.off_bridle_s.is_some_and(|s| s <= rule.off_bridle_s)
             && self.head == Head::Quiet
@@ -71,31 +77,55 @@ impl Stop {
     }
 
     /// The faults that it tells of.
-    pub fn faults(&self, rule: &SoftRule) -> &'static [&'static str] {
+    fn faults(&self, rule: &SoftRule) -> Vec<&'static str> {
         if self.head == Head::Up {
-            &["head_up"]
+            vec!["head_up"]
         } else if self.head == Head::Out {
-            &["nose_out"]
+            vec!["nose_out"]
         } else if self.crept {
-            &["creeps"]
+            vec!["creeps"]
         } else if self.off_bridle_s.is_none_or(|s| s > rule.off_bridle_s) {
-            &["leans_on_bridle"]
+            vec!["leans_on_bridle"]
         } else {
-            &[]
+            vec![]
         }
     }
 
     /// Checks every number.
-    ///
-    /// # Errors
-    /// The first number out of bounds; a drift to both sides.
-    pub fn check(&self) -> Result<(), FieldError> {
+    fn check(&self) -> Result<(), FieldError> {
         STRIDES.check("/strides", self.strides)?;
         TIME_S.check("/off_bridle_s", self.off_bridle_s.unwrap_or(0.0))?;
-        super::one_side("/drift", self.drift)?;
+        one_side("/drift", self.drift)?;
         if let Some(steps) = self.steps_back {
             STEPS.check_count("/steps_back", steps as usize)?;
         }
         Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Stop {
+        let soft = at.soft;
+        let strides = at.rule.strides_at(at.gait);
+        let leans = !soft && rng.random_bool(0.6);
+        Stop {
+            cue: if rng.random_bool(if soft { 0.7 } else { 0.2 }) {
+                Cue::Seat
+            } else {
+                Cue::TwoReins
+            },
+            strides: if soft || leans {
+                strides.min(1.0)
+            } else {
+                strides + 1.0
+            },
+            off_bridle_s: match (soft, leans) {
+                (true, _) => Some(tenths(rng.random_range(0.3..1.8))),
+                (false, true) => None,
+                (false, false) => Some(1.0),
+            },
+            head: Head::Quiet,
+            drift: (!soft && rng.random_bool(0.3)).then_some(Side::Right),
+            crept: !soft && !leans && rng.random_bool(0.5),
+            steps_back: None,
+        }
     }
 }

@@ -1,6 +1,13 @@
 //! A turn on a cow or flag.
 
+use rand::RngExt;
+use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
+
+use super::SoftRule;
+use super::recorded::{Asked, Recorded};
+use crate::Gait;
+use crate::bounds::FieldError;
 
 /// How fast the cow or flag goes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -82,9 +89,17 @@ pub struct Turn {
     pub result: TurnResult,
 }
 
-impl Turn {
+impl Recorded for Turn {
+    const TELLS: &'static [&'static str] = &[
+        "shoulder_leaks",
+        "head_tossed",
+        "runs_past",
+        "hangs_short",
+        "panics_left",
+    ];
+
     /// Even or half a length long, swept across, weight behind, turned it.
-    pub fn is_soft(&self) -> bool {
+    fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         matches!(self.position, Position::Even | Position::Long)
             && self.shoulders == Shoulders::SweptAcross
             && self.weight == Weight::Behind
@@ -92,16 +107,54 @@ impl Turn {
     }
 
     /// The faults that it tells of.
-    pub fn faults(&self) -> Vec<&'static str> {
-        let told = [
+    fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {
+        let signs = [
             (self.shoulders == Shoulders::Leaked, "shoulder_leaks"),
             (self.weight == Weight::HeadTossed, "head_tossed"),
             (self.position == Position::Past, "runs_past"),
             (self.position == Position::Short, "hangs_short"),
             (!self.waited, "panics_left"),
         ];
-        told.into_iter()
-            .filter_map(|(told, fault)| told.then_some(fault))
+        signs
+            .into_iter()
+            .filter_map(|(signs, fault)| signs.then_some(fault))
             .collect()
+    }
+
+    fn check(&self) -> Result<(), FieldError> {
+        Ok(())
+    }
+
+    fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Turn {
+        let soft = at.soft;
+        let wrong = if soft { 4 } else { rng.random_range(0..4) };
+        Turn {
+            tempo: match at.gait {
+                Gait::Stand | Gait::Walk => Tempo::Slow,
+                Gait::Jog | Gait::Trot => Tempo::Medium,
+                Gait::Lope | Gait::Gallop => Tempo::Quick,
+            },
+            position: if wrong == 0 {
+                Position::Past
+            } else {
+                Position::Even
+            },
+            shoulders: if wrong == 1 {
+                Shoulders::Leaked
+            } else {
+                Shoulders::SweptAcross
+            },
+            weight: if wrong == 2 {
+                Weight::HeadTossed
+            } else {
+                Weight::Behind
+            },
+            waited: true,
+            result: if wrong == 3 {
+                TurnResult::Lost
+            } else {
+                TurnResult::Turned
+            },
+        }
     }
 }

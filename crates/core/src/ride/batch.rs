@@ -1,38 +1,48 @@
-//! What a device sends: rides and reps with ids of its own making. A batch may
-//! be sent again, in part or whole, in any order; the same id is the same thing.
+//! What a device sends: rides with their blocks, and reps, all with ids of its own
+//! making. A batch may be sent again, in part or whole, in any order; the same id
+//! is the same thing.
 
 use std::collections::HashSet;
 
-use jiff::{SignedDuration, Timestamp};
-use serde::Deserialize;
+use jiff::Timestamp;
+use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use crate::Side;
-use crate::bounds::{CLOCK_AHEAD_S, FieldError, REPS_AT_ONCE, RIDES_AT_ONCE};
-use crate::bounds::{NOTE_LETTERS, SPOTS};
+use crate::bounds::{
+    BLOCKS, CHANGES, FieldError, NOTE_LETTERS, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE, SEQUENCE,
+    SET_FORWARD_S, SPOTS,
+};
 use crate::horse::RideMark;
+use crate::ladder::check::{check_answer, check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, Level, RungId, SkillId};
-use crate::rep::check::{check_answer, check_fault, find_level};
-use crate::rep::{Measure, Rep};
+use crate::rep::Measure;
+use crate::text::check_optional_text;
 
-/// Nothing was recorded before the product was.
-const EARLIEST: &str = "2020-01-01T00:00:00Z";
+/// The form of a batch. It rises when an older application's batches can no longer
+/// be read; a device that sends an older one is told to update.
+pub const FORM: u32 = 2;
 
 /// Rides and reps from one device.
-#[derive(Debug, Clone, Default, PartialEq, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Batch {
-    /// Rides begun or finished.
+    /// Whose they are: the person who was signed in when they were recorded.
+    pub person_id: Uuid,
+    /// The device's own time as it sends. A clock that is off is put right by it.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = DateTime))]
+    pub sent_at: Timestamp,
+    /// Rides begun, finished or spoken of.
     #[serde(default)]
     pub rides: Vec<NewRide>,
-    /// Reps asked or taken back.
+    /// Reps asked, taken back or brought back.
     #[serde(default)]
     pub reps: Vec<NewRep>,
 }
 
 /// A ride as the device knows it.
-#[derive(Debug, Clone, PartialEq, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct NewRide {
@@ -40,12 +50,24 @@ pub struct NewRide {
     pub ride_id: Uuid,
     /// The horse.
     pub horse_id: Uuid,
-    /// When it began.
+    /// When it began, as the device's clock stood then. Never changes.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = DateTime))]
     pub started_at: Timestamp,
-    /// When it was finished; null while it goes on.
-    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = DateTime))]
-    pub finished_at: Option<Timestamp>,
+    /// By how many seconds the device's clock was set forward since, as far as the
+    /// device saw it; below zero for back.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = -4e9, maximum = 4e9))]
+    pub set_forward_s: f64,
+    /// Milliseconds from the start to the finish; null while it goes on.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 172_800_000))]
+    pub finished_after_ms: Option<u32>,
+    /// How often it was opened again after a finish. The highest is the latest word.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1000))]
+    pub opened_again: u32,
+    /// Its parts, as far as this device knows them.
+    #[serde(default)]
+    pub blocks: Vec<NewBlock>,
     /// What made it unlike the others; left out by a device that does not say.
     #[serde(default)]
     pub marks: Option<Vec<RideMark>>,
@@ -55,11 +77,28 @@ pub struct NewRide {
     pub faults: Option<Vec<BlockFault>>,
     /// One line for next time.
     #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_length = 600))]
     pub note: Option<String>,
 }
 
+/// A part of a ride with one aim: one level, asked for a while.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct NewBlock {
+    /// Made on the device (UUIDv7).
+    pub block_id: Uuid,
+    /// Its place in the order of the ride.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 200))]
+    pub position: u32,
+    /// The skill.
+    pub skill: SkillId,
+    /// The rung.
+    pub rung: RungId,
+}
+
 /// A fault seen in the asks of one level of a ride.
-#[derive(Debug, Clone, PartialEq, Eq, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct BlockFault {
@@ -72,21 +111,31 @@ pub struct BlockFault {
 }
 
 /// A rep as the device knows it.
-#[derive(Debug, Clone, PartialEq, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct NewRep {
-    /// Made on the device (UUIDv7).
+    /// Made on the device when the ask began (UUIDv7).
     pub rep_id: Uuid,
     /// Its ride, of this batch or sent before.
     pub ride_id: Uuid,
+    /// Its block, of this batch or sent before; of the same level as the rep.
+    pub block_id: Uuid,
     /// What was asked.
     pub skill: SkillId,
     /// The rung it was asked at, such as `walk`.
     pub rung: RungId,
     /// The side that was asked; `both` where sides are not asked apart.
     pub side: Side,
-    /// When the ask began.
+    /// Its place among the asks that its device recorded in the ride.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 100_000))]
+    pub sequence: u32,
+    /// Milliseconds from the ride's start to the ask, by a clock that only runs
+    /// forward. This orders the asks of a ride.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 172_800_000))]
+    pub asked_after_ms: u32,
+    /// When the ask began, as the device's clock stood then. Kept as it was said;
+    /// a clock that was wrong or was set reorders nothing.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = DateTime))]
     pub asked_at: Timestamp,
     /// What was measured.
@@ -94,9 +143,14 @@ pub struct NewRep {
     /// Faults that were seen.
     #[serde(default)]
     pub faults: Vec<FaultId>,
-    /// Taken back by the rider: kept, never judged. Once taken back it stays so.
+    /// Taken back by the rider: kept, never judged.
     #[serde(default)]
     pub undone: bool,
+    /// How often it was taken back or brought back. The highest is the latest word;
+    /// of two alike, taken back.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1000))]
+    pub changes: u32,
 }
 
 impl Batch {
@@ -104,33 +158,22 @@ impl Batch {
     ///
     /// # Errors
     /// Every field that does not fit, with what is allowed there.
-    pub fn check(&self, ladder: &Ladder, now: Timestamp) -> Result<(), Vec<FieldError>> {
+    pub fn check(&self, ladder: &Ladder) -> Result<(), Vec<FieldError>> {
         let mut errors = Vec::new();
         let mut note = |result: Result<(), FieldError>| errors.extend(result.err());
-        note(
-            RIDES_AT_ONCE
-                .check_count("/rides", self.rides.len())
-                .map(|_| ()),
-        );
-        note(
-            REPS_AT_ONCE
-                .check_count("/reps", self.reps.len())
-                .map(|_| ()),
-        );
+        note(count(RIDES_AT_ONCE, "/rides", self.rides.len()));
+        note(count(REPS_AT_ONCE, "/reps", self.reps.len()));
         let mut seen = HashSet::new();
         for (index, ride) in self.rides.iter().enumerate() {
             let at = format!("/rides/{index}");
             note(once(&mut seen, ride.ride_id, &format!("{at}/ride_id")));
-            note(time(&format!("{at}/started_at"), ride.started_at, now));
-            note(ride.check_finish(&at, now));
-            note(ride.check_chips(&at, ladder));
+            note(ride.check(ladder).map_err(|error| error.under(&at)));
         }
         seen.clear();
         for (index, rep) in self.reps.iter().enumerate() {
             let at = format!("/reps/{index}");
             note(once(&mut seen, rep.rep_id, &format!("{at}/rep_id")));
             note(rep.check(ladder).map_err(|error| error.under(&at)));
-            note(time(&format!("{at}/asked_at"), rep.asked_at, now));
         }
         if errors.is_empty() {
             Ok(())
@@ -141,18 +184,37 @@ impl Batch {
 }
 
 impl NewRide {
-    fn check_chips(&self, at: &str, ladder: &Ladder) -> Result<(), FieldError> {
-        SPOTS.check_count(
-            &format!("{at}/marks"),
-            self.marks.as_ref().map_or(0, Vec::len),
-        )?;
+    fn check(&self, ladder: &Ladder) -> Result<(), FieldError> {
+        SET_FORWARD_S.check("/set_forward_s", self.set_forward_s)?;
+        CHANGES.check("/opened_again", f64::from(self.opened_again))?;
+        if let Some(ms) = self.finished_after_ms {
+            RIDE_MS.check("/finished_after_ms", f64::from(ms))?;
+        }
+        self.check_blocks(ladder)?;
+        self.check_chips(ladder)
+    }
+
+    fn check_blocks(&self, ladder: &Ladder) -> Result<(), FieldError> {
+        count(BLOCKS, "/blocks", self.blocks.len())?;
+        let mut seen = HashSet::new();
+        for (index, block) in self.blocks.iter().enumerate() {
+            let at = format!("/blocks/{index}");
+            once(&mut seen, block.block_id, &format!("{at}/block_id"))?;
+            BLOCKS.check(&format!("{at}/position"), f64::from(block.position))?;
+            find_level(&block.level(), ladder).map_err(|error| error.under(&at))?;
+        }
+        Ok(())
+    }
+
+    fn check_chips(&self, ladder: &Ladder) -> Result<(), FieldError> {
+        count(SPOTS, "/marks", self.marks.as_ref().map_or(0, Vec::len))?;
         let faults = self.faults.as_deref().unwrap_or_default();
-        SPOTS.check_count(&format!("{at}/faults"), faults.len())?;
-        if let Some(note) = &self.note {
-            NOTE_LETTERS.check_count(&format!("{at}/note"), note.trim().chars().count())?;
+        count(SPOTS, "/faults", faults.len())?;
+        if let Some(text) = &self.note {
+            check_optional_text(NOTE_LETTERS, "/note", text)?;
         }
         for (index, chip) in faults.iter().enumerate() {
-            let at = format!("{at}/faults/{index}");
+            let at = format!("/faults/{index}");
             let level = Level {
                 skill: chip.skill.clone(),
                 rung: chip.rung.clone(),
@@ -163,39 +225,14 @@ impl NewRide {
         }
         Ok(())
     }
-
-    fn check_finish(&self, at: &str, now: Timestamp) -> Result<(), FieldError> {
-        let Some(finished_at) = self.finished_at else {
-            return Ok(());
-        };
-        let field = format!("{at}/finished_at");
-        time(&field, finished_at, now)?;
-        if finished_at < self.started_at {
-            return Err(FieldError::new(
-                field,
-                format!(
-                    "must not be before started_at ({}), found {finished_at}",
-                    self.started_at
-                ),
-            ));
-        }
-        Ok(())
-    }
 }
 
-impl From<&Rep> for NewRep {
-    /// The rep as a device would have sent it.
-    fn from(rep: &Rep) -> NewRep {
-        NewRep {
-            rep_id: rep.rep_id,
-            ride_id: rep.ride_id,
-            skill: rep.skill.clone(),
-            rung: rep.rung.clone(),
-            side: rep.side,
-            asked_at: rep.asked_at,
-            measure: rep.measure.clone(),
-            faults: rep.faults.clone(),
-            undone: false,
+impl NewBlock {
+    /// The level it is for.
+    pub fn level(&self) -> Level {
+        Level {
+            skill: self.skill.clone(),
+            rung: self.rung.clone(),
         }
     }
 }
@@ -210,6 +247,9 @@ impl NewRep {
     }
 
     fn check(&self, ladder: &Ladder) -> Result<(), FieldError> {
+        SEQUENCE.check("/sequence", f64::from(self.sequence))?;
+        RIDE_MS.check("/asked_after_ms", f64::from(self.asked_after_ms))?;
+        CHANGES.check("/changes", f64::from(self.changes))?;
         check_answer(
             &self.level(),
             self.side,
@@ -220,6 +260,10 @@ impl NewRep {
     }
 }
 
+fn count(bound: crate::bounds::Bound, field: &str, found: usize) -> Result<(), FieldError> {
+    bound.check_count(field, found).map(|_| ())
+}
+
 fn once(seen: &mut HashSet<Uuid>, id: Uuid, field: &str) -> Result<(), FieldError> {
     if seen.insert(id) {
         return Ok(());
@@ -228,26 +272,4 @@ fn once(seen: &mut HashSet<Uuid>, id: Uuid, field: &str) -> Result<(), FieldErro
         field,
         format!("{id} is in this batch twice; send each once"),
     ))
-}
-
-fn time(field: &str, at: Timestamp, now: Timestamp) -> Result<(), FieldError> {
-    let latest = now + SignedDuration::from_secs(CLOCK_AHEAD_S.most as i64);
-    if at > latest {
-        return Err(FieldError::new(
-            field,
-            format!(
-                "must not lie in the future (now is {now}, a device may run {} s ahead), found {at}; \
-                 set the device's clock",
-                CLOCK_AHEAD_S.most
-            ),
-        ));
-    }
-    let earliest: Timestamp = EARLIEST.parse().expect("a valid timestamp");
-    if at < earliest {
-        return Err(FieldError::new(
-            field,
-            format!("must not be before {EARLIEST}, found {at}"),
-        ));
-    }
-    Ok(())
 }

@@ -1,10 +1,12 @@
 //! One session on one horse.
 //!
 //! - [`batch`]: what a device sends, and how it is checked
+//! - [`clock`]: the times of a device on the server's clock
 //! - [`strip`]: a ride's reps as the rein strip draws them
 
 pub mod batch;
+pub mod clock;
 pub mod strip;
 
-pub use batch::{Batch, NewRep, NewRide};
+pub use batch::{Batch, BlockFault, NewBlock, NewRep, NewRide};
 pub use strip::{Strip, StripRep};

@@ -8,7 +8,7 @@ use uuid::Uuid;
 
 use crate::Side;
 use crate::evidence::{asks_in_order, first_ask::first_asks};
-use crate::judge::gate_check::window_of;
+use crate::judge::window::window_of;
 use crate::ladder::{FaultId, Ladder, LadderLevel};
 use crate::rep::{Measure, Rep};
 

@@ -6,6 +6,7 @@
 //! the same seed gives the same reps on every machine.
 //!
 //! - [`traits`]: what makes one horse differ from another
+//! - [`rider`]: who rides it: how strict, and when they quit
 //! - [`answers`]: one answer of any measure, drawn from the chance that it is soft
 //!
 //! Source: our own model (the reference population the judge is measured
@@ -13,18 +14,21 @@
 //! might.
 
 pub mod answers;
+pub mod rider;
 pub mod traits;
 
 use jiff::{SignedDuration, Timestamp, civil::Date};
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
-use rand_distr::{Distribution, Normal};
+use rand_distr::{Distribution, Normal, StudentT};
 use uuid::Uuid;
 
 use crate::Side;
-use crate::judge::days_between;
+use crate::day::days_between;
 use crate::ladder::LadderLevel;
 use crate::rep::Rep;
+use rider::Asking;
+pub use rider::{Quits, Rider};
 pub use traits::Traits;
 
 /// Asks of one level in a ride.
@@ -121,26 +125,33 @@ impl<'a> SimulatedHorse<'a> {
         self.traits.logit(side, self.progress[level], self.ridden) + lift
     }
 
-    /// Rides it once; it learns from what was asked.
+    /// Rides it once, as planned; it learns from what was asked.
     pub fn ride(&mut self, plan: &PlannedRide) -> SimulatedRide {
+        self.ride_by(plan, &Rider::default())
+    }
+
+    /// The same by a rider with ways of their own.
+    pub fn ride_by(&mut self, plan: &PlannedRide, rider: &Rider) -> SimulatedRide {
         self.idle_until(plan.day);
         let truth = (0..self.levels.len())
             .map(|level| self.truth(level))
             .collect();
         let ride_id = id_at(plan.first_ask_at, &mut self.rng);
-        let mut day_effect = normal(self.traits.day_sd).sample(&mut self.rng);
+        let mut day_effect = rider.offset + self.day_effect();
         if self.traits.bad_days > 0.0 && self.rng.random_bool(self.traits.bad_days) {
             day_effect -= self.traits.bad_day_drop;
         }
         let mut asked_at = plan.first_ask_at;
         let mut reps = Vec::new();
         for block in &plan.blocks {
-            for (side, index, of) in order_of_asking(block, self.levels[block.level]) {
+            let level = self.levels[block.level];
+            let mut asking = Asking::new(rider.quits, planned(block, level));
+            while let Some((side, index, of)) = asking.next() {
                 let tired = self.traits.tire * (reps.len() as f64 - 12.0).max(0.0);
                 let logit = self.logit(block.level, side) + day_effect - tired
                     + self.traits.within_ride(index, of);
-                let level = self.levels[block.level];
                 let measure = answers::draw(level, logistic(logit), &mut self.rng);
+                asking.answered(side, measure.is_soft(&level.gate.soft, level.gait));
                 let took_s = measure.time().map_or(8.0, |time| time.seconds);
                 reps.push(Rep {
                     rep_id: id_at(asked_at, &mut self.rng),
@@ -166,12 +177,27 @@ impl<'a> SimulatedHorse<'a> {
         }
     }
 
+    /// How all answers of a day lie together.
+    fn day_effect(&mut self) -> f64 {
+        if self.traits.heavy_days {
+            // Three degrees of freedom: mostly like any day, now and then far off.
+            let tails = StudentT::new(3.0).expect("three degrees of freedom");
+            self.traits.day_sd * tails.sample(&mut self.rng)
+        } else {
+            normal(self.traits.day_sd).sample(&mut self.rng)
+        }
+    }
+
     fn learn(&mut self, block: &PlannedBlock) {
         let asked = block.left + block.right;
         if asked == 0 {
             return;
         }
         let progress = &mut self.progress[block.level];
+        if let Some(ride) = self.traits.insight_at {
+            *progress = f64::from(u8::from(self.ridden + 1 >= ride));
+            return;
+        }
         *progress = 1.0 - (1.0 - *progress) * (-self.traits.rate).exp();
         let drilled = asked.saturating_sub(self.traits.over_drill_from);
         if self.traits.over_drill > 0.0 {
@@ -201,18 +227,14 @@ pub fn simulate(
     rides.iter().map(|plan| horse.ride(plan)).collect()
 }
 
-/// Left and right in turn, two at a time, as long as each has asks left.
-fn order_of_asking(block: &PlannedBlock, level: &LadderLevel) -> Vec<(Side, u32, u32)> {
+/// The asks planned of each side, left first; of both at once where the level is
+/// asked so.
+fn planned(block: &PlannedBlock, level: &LadderLevel) -> Vec<(Side, u32)> {
     if level.asked_sides().len() == 1 {
-        let of = block.left + block.right;
-        return (0..of).map(|index| (Side::Both, index, of)).collect();
+        vec![(Side::Both, block.left + block.right)]
+    } else {
+        vec![(Side::Left, block.left), (Side::Right, block.right)]
     }
-    let mut order: Vec<(Side, u32, u32)> = (0..block.left)
-        .map(|i| (Side::Left, i, block.left))
-        .chain((0..block.right).map(|i| (Side::Right, i, block.right)))
-        .collect();
-    order.sort_by_key(|(side, index, _)| (index / 2, *side));
-    order
 }
 
 fn logistic(x: f64) -> f64 {

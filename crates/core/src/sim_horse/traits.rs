@@ -48,6 +48,12 @@ pub struct Traits {
     pub worsens_from: u32,
     /// How much it gets worse with each ride from then on.
     pub worsens_by: f64,
+    /// The ride from which on it is where it comes to in the end, all at once; null for
+    /// a horse that learns a little with each ride.
+    pub insight_at: Option<u32>,
+    /// Whether days are now and then far off: the day effect is Student's t with three
+    /// degrees of freedom, times its standard deviation.
+    pub heavy_days: bool,
 }
 
 impl Default for Traits {
@@ -76,6 +82,8 @@ impl Traits {
         carry_over: 0.0,
         worsens_from: 0,
         worsens_by: 0.0,
+        insight_at: None,
+        heavy_days: false,
     };
 
     /// A horse of the reference population.

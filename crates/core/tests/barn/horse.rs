@@ -11,7 +11,7 @@ use uuid::Uuid;
 use super::{SOFT, day};
 
 /// A horse under test: reps at any level, and what else is known.
-#[derive(Default)]
+#[derive(Clone, Default)]
 pub struct Horse {
     pub reps: Vec<Rep>,
     pub rides: Vec<RideFacts>,
@@ -85,6 +85,7 @@ impl Horse {
             self.rides.push(RideFacts {
                 ride_id,
                 day: day(after),
+                rider_id: None,
                 marks: Vec::new(),
             });
         }

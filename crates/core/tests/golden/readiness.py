@@ -16,14 +16,18 @@ DAYS = [(0, (1, 2, 4), (0, 1, 3)), (0, (1, 4, 4), (1, 3, 4)), (3, (0, 4, 5), (1,
 COLD, WARM = -0.4, 0.1
 
 
-def filter_(sd):
-    mean = np.array([-1.0, -1.0, 0.1])
-    cov = np.array([[1.8, 1.5, 0], [1.5, 1.8, 0], [0, 0, 0.01]])
-    evidence = 0.0
+# (day effect, drift, speed at the start, its variance, weight)
+MODELS = [(0.5, 0.004, 0.1, 0.01, 1.0), (1.0, 0.004, 0.1, 0.01, 1.0), (0.7, 0.04, 0.0, 1e-9, 0.3)]
+
+
+def filter_(sd, drift, speed, speed_variance, weight):
+    mean = np.array([-1.0, -1.0, speed])
+    cov = np.array([[1.8, 1.5, 0], [1.5, 1.8, 0], [0, 0, speed_variance]])
+    evidence = np.log(weight)
     for number, (idle, left, right) in enumerate(DAYS):
         if number:
             move = np.array([[1, 0, 1], [0, 1, 1], [0, 0, 0.9]])
-            noise = 0.004 + 0.004 * idle
+            noise = drift + 0.004 * idle
             mean, cov = move @ mean, move @ cov @ move.T + np.diag([noise, noise, 0.001])
         big = np.zeros((4, 4))
         big[:3, :3], big[3, 3] = cov, sd * sd
@@ -52,7 +56,7 @@ def filter_(sd):
     return mean, cov, evidence
 
 
-found = [filter_(sd) for sd in (0.5, 1.0)]
+found = [filter_(*model) for model in MODELS]
 weights = np.exp(np.array([e for _, _, e in found]) - max(e for _, _, e in found))
 weights /= weights.sum()
 for side in (0, 1):

@@ -2,86 +2,86 @@
 //!
 //! The database is the record. A horse's row carries the version of what is
 //! known of it; here stands what was read until some version, and only what came
-//! after it is read again. A verdict is made from exactly the version that the
-//! request's own transaction sees, so it is never stale.
+//! after it is read again, in a transaction that sees one state. A verdict is made
+//! from exactly the version that the request's own transaction sees, so it is never
+//! stale; and what is kept here equals what a fresh server would read.
 
+pub mod horse_ladder;
 pub mod keep;
+mod read;
+pub mod riders;
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 use std::sync::Arc;
 
-use cavesson_core::horse::CareNote;
+use cavesson_core::evidence::rider::RiderOffset;
+use cavesson_core::horse::{CareNote, Sex};
 use cavesson_core::judge::{HorseFile, Overrule, RideFacts, Standing, judge_horse};
-use cavesson_core::ladder::{Ladder, LadderFile, Level};
-use cavesson_core::program::Program;
+use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_store::known::{self, BlockFault, KnownVersion};
-use cavesson_store::{BarnTransaction, program};
+use cavesson_store::{BarnTransaction, rider_offset};
 use jiff::civil::Date;
 use moka::sync::Cache;
 use uuid::Uuid;
 
 use crate::problem::{Answer, Problem};
+use crate::work::Line;
+pub use horse_ladder::{HorseLadder, Ladders};
 
 /// Reps kept in memory over all horses; about 250 bytes each.
 const MOST_REPS: u64 = 2_000_000;
-/// A version before the first.
-const BEFORE_ALL: i64 = -1;
-/// Ladders of programs kept in memory.
-const MOST_LADDERS: u64 = 500;
+
+/// A horse of a barn. Ids are made on devices: nothing says that another barn's
+/// device did not make the same.
+type HorseOfBarn = (Uuid, Uuid);
 
 /// What has been read of the horses so far.
 #[derive(Clone)]
 pub struct KnownHorses {
-    horses: Cache<Uuid, Arc<Known>>,
-    judged: Cache<Uuid, Arc<Judged>>,
-    ladders: Cache<(Uuid, i32), Arc<Ladder>>,
-    shipped: Arc<Ladder>,
-}
-
-impl Default for KnownHorses {
-    fn default() -> KnownHorses {
-        let weigh = |_: &Uuid, known: &Arc<Known>| known.count.try_into().unwrap_or(u32::MAX);
-        KnownHorses {
-            horses: Cache::builder()
-                .weigher(weigh)
-                .max_capacity(MOST_REPS)
-                .build(),
-            judged: Cache::builder()
-                .weigher(|_: &Uuid, judged: &Arc<Judged>| {
-                    judged.known.count.try_into().unwrap_or(u32::MAX)
-                })
-                .max_capacity(MOST_REPS)
-                .build(),
-            ladders: Cache::new(MOST_LADDERS),
-            shipped: Arc::new(Ladder::shipped().clone()),
-        }
-    }
+    horses: Cache<HorseOfBarn, Arc<Known>>,
+    judged: Cache<HorseOfBarn, Arc<Judged>>,
+    /// The ladders of the programs.
+    pub ladders: Ladders,
+    judging: Line,
 }
 
 /// What is known of one horse.
 pub struct Known {
     version: i64,
+    /// Mare, gelding or stallion.
+    pub sex: Option<Sex>,
     /// Its reps that were not taken back, level by level. Shared with the version
     /// before where nothing was added.
     pub reps: HashMap<Level, Arc<Vec<Rep>>>,
     count: usize,
+    /// Reps that this version of the program cannot read.
+    unreadable_reps: HashSet<Uuid>,
+    /// Notes and overrules that it cannot read.
+    unreadable_rows: usize,
     /// Its rides, oldest first.
     pub rides: Vec<RideFacts>,
     /// Faults seen in parts of its rides.
     pub faults: Vec<BlockFault>,
     /// Notes of care.
     pub care: Vec<CareNote>,
-    overrules: Vec<Overrule>,
+    /// Decisions of the trainer that stand, oldest first.
+    pub overrules: Vec<Overrule>,
 }
 
-/// The ladder a horse stands on, and the program it comes from.
-#[derive(Clone)]
-pub struct HorseLadder {
-    /// The ladder.
-    pub ladder: Arc<Ladder>,
-    /// Program and version; none for the ladder as it ships.
-    pub program: Option<(Uuid, i32)>,
+/// What was read of a horse, to be judged.
+pub struct ReadHorse {
+    barn_id: Uuid,
+    /// The horse.
+    pub horse_id: Uuid,
+    /// What is known of it.
+    pub known: Arc<Known>,
+    /// Its ladder.
+    pub on_ladder: HorseLadder,
+    /// How the barn's riders differ, as far as that was known.
+    pub riders: Arc<Vec<RiderOffset>>,
+    /// The last day up to which what was said of it has been kept.
+    pub judged_until: Option<Date>,
 }
 
 /// A horse, judged on one date.
@@ -92,6 +92,8 @@ pub struct Judged {
     pub known: Arc<Known>,
     /// Its ladder.
     pub on_ladder: HorseLadder,
+    /// How the barn's riders differ, as far as that was known.
+    pub riders: Arc<Vec<RiderOffset>>,
     /// The same, laid along the ladder.
     pub file: HorseFile,
     /// The date.
@@ -100,7 +102,46 @@ pub struct Judged {
     pub standings: Vec<Standing>,
 }
 
+impl ReadHorse {
+    /// The same horse, judged.
+    pub fn judge(&self, on: Date) -> Judged {
+        Judged::of(
+            self.horse_id,
+            &self.known,
+            &self.on_ladder,
+            &self.riders,
+            on,
+        )
+    }
+}
+
 impl Judged {
+    fn of(
+        horse_id: Uuid,
+        known: &Arc<Known>,
+        on_ladder: &HorseLadder,
+        riders: &Arc<Vec<RiderOffset>>,
+        on: Date,
+    ) -> Judged {
+        let mut file = known.file(&on_ladder.ladder);
+        file.take_in_riders(riders);
+        let standings = judge_horse(&on_ladder.ladder, &file, on);
+        Judged {
+            horse_id,
+            known: known.clone(),
+            on_ladder: on_ladder.clone(),
+            riders: riders.clone(),
+            file,
+            on,
+            standings,
+        }
+    }
+
+    /// The same horse on the same day, on another ladder.
+    pub fn on_another_ladder(&self, on_ladder: &HorseLadder) -> Judged {
+        Judged::of(self.horse_id, &self.known, on_ladder, &self.riders, self.on)
+    }
+
     /// Its ladder.
     pub fn ladder(&self) -> &Ladder {
         &self.on_ladder.ladder
@@ -113,35 +154,80 @@ impl Judged {
 }
 
 impl KnownHorses {
-    /// Horses judged on `on`, in the order of `horse_ids`; one that is not in the
-    /// barn is left out.
-    pub async fn judged(
+    /// Nothing yet; horses are judged in that line of work.
+    pub fn new(judging: Line) -> KnownHorses {
+        let weight = |count: usize| count.try_into().unwrap_or(u32::MAX);
+        KnownHorses {
+            horses: Cache::builder()
+                .weigher(move |_: &HorseOfBarn, known: &Arc<Known>| weight(known.count))
+                .max_capacity(MOST_REPS)
+                .build(),
+            judged: Cache::builder()
+                .weigher(move |_: &HorseOfBarn, judged: &Arc<Judged>| weight(judged.known.count))
+                .max_capacity(MOST_REPS)
+                .build(),
+            ladders: Ladders::default(),
+            judging,
+        }
+    }
+
+    /// What is known of horses, in the order of `horse_ids`, to be judged on `on`; one
+    /// that is not in the barn is left out. `barn` is to see one state.
+    pub async fn read(
         &self,
         barn: &mut BarnTransaction,
         horse_ids: &[Uuid],
         on: Date,
-    ) -> Answer<Vec<Arc<Judged>>> {
+    ) -> Answer<Vec<ReadHorse>> {
         let versions: HashMap<Uuid, KnownVersion> = known::versions(barn, horse_ids)
             .await?
             .into_iter()
             .map(|version| (version.horse_id, version))
             .collect();
-        let ladders = self.ladders_in_use(barn, versions.values()).await?;
+        let mut ladders = self.ladders.in_use(barn, versions.values()).await?;
+        let riders = Arc::new(rider_offset::latest(barn, on).await?);
         let mut found = Vec::with_capacity(horse_ids.len());
         for version in horse_ids.iter().filter_map(|id| versions.get(id)) {
-            let on_ladder = version
-                .program_id
-                .and_then(|id| ladders.get(&id).cloned())
-                .unwrap_or_else(|| self.as_shipped());
-            found.push(self.judge(barn, version, on_ladder, on).await?);
+            found.push(ReadHorse {
+                barn_id: barn.barn_id(),
+                horse_id: version.horse_id,
+                known: self.known(barn, version).await?,
+                on_ladder: ladders
+                    .remove(&version.horse_id)
+                    .unwrap_or_else(|| self.ladders.standard()),
+                riders: riders.clone(),
+                judged_until: version.judged_until,
+            });
         }
         Ok(found)
     }
 
-    /// One horse judged on `on`.
+    /// Judges horses that were read. No connection is held meanwhile.
+    pub async fn judge(&self, read: Vec<ReadHorse>, on: Date) -> Answer<Vec<Arc<Judged>>> {
+        let mut all = Vec::with_capacity(read.len());
+        for horse in read {
+            all.push(self.judge_one(horse, on).await?);
+        }
+        Ok(all)
+    }
+
+    /// Horses judged on `on`, in the order of `horse_ids`. The transaction ends when
+    /// all is read.
+    pub async fn judged(
+        &self,
+        mut barn: BarnTransaction,
+        horse_ids: &[Uuid],
+        on: Date,
+    ) -> Answer<Vec<Arc<Judged>>> {
+        let read = self.read(&mut barn, horse_ids, on).await?;
+        drop(barn);
+        self.judge(read, on).await
+    }
+
+    /// One horse judged on `on`. The transaction ends when all is read.
     pub async fn judged_horse(
         &self,
-        barn: &mut BarnTransaction,
+        barn: BarnTransaction,
         horse_id: Uuid,
         on: Date,
     ) -> Answer<Arc<Judged>> {
@@ -151,35 +237,23 @@ impl KnownHorses {
             .ok_or_else(|| Problem::not_found("no such horse in this barn"))
     }
 
-    /// The ladder as it ships.
-    pub fn as_shipped(&self) -> HorseLadder {
-        HorseLadder {
-            ladder: self.shipped.clone(),
-            program: None,
-        }
-    }
-
-    async fn judge(
-        &self,
-        barn: &mut BarnTransaction,
-        version: &KnownVersion,
-        on_ladder: HorseLadder,
-        on: Date,
-    ) -> Answer<Arc<Judged>> {
-        let before = self.judged.get(&version.horse_id).filter(|judged| {
-            judged.known.version == version.version
+    async fn judge_one(&self, read: ReadHorse, on: Date) -> Answer<Arc<Judged>> {
+        let key = (read.barn_id, read.horse_id);
+        let before = self.judged.get(&key).filter(|judged| {
+            judged.known.version == read.known.version
                 && judged.on == on
-                && judged.on_ladder.program == on_ladder.program
+                && judged.on_ladder.is_same(&read.on_ladder)
+                && judged.riders == read.riders
         });
         if let Some(judged) = before {
             return Ok(judged);
         }
-        let known = self.known(barn, version).await?;
-        let horse_id = version.horse_id;
-        let judged =
-            tokio::task::spawn_blocking(move || judge(horse_id, known, on_ladder, on)).await?;
-        let judged = Arc::new(judged);
-        self.judged.insert(horse_id, judged.clone());
+        let judged = self.judging.run(move || Arc::new(read.judge(on))).await?;
+        let newer = |old: &Arc<Judged>| old.known.version > judged.known.version;
+        self.judged.entry(key).and_upsert_with(|old| {
+            let old = old.map(moka::Entry::into_value);
+            old.filter(newer).unwrap_or_else(|| judged.clone())
+        });
         Ok(judged)
     }
 
@@ -190,7 +264,8 @@ impl KnownHorses {
         barn: &mut BarnTransaction,
         version: &KnownVersion,
     ) -> Answer<Arc<Known>> {
-        let before = self.horses.get(&version.horse_id);
+        let key = (barn.barn_id(), version.horse_id);
+        let before = self.horses.get(&key);
         if let Some(known) = before
             .as_ref()
             .filter(|known| known.version == version.version)
@@ -200,72 +275,28 @@ impl KnownHorses {
         // A version from before what is in memory: another request read on while
         // this one's transaction still sees the past. It reads all again.
         let before = before.filter(|known| known.version < version.version);
-        let horse_id = version.horse_id;
-        let from = before.as_ref().map_or(BEFORE_ALL, |known| known.version);
-        let newly = known::reps_after(barn, horse_id, from).await?;
-        let mut reps = before.map(|known| known.reps.clone()).unwrap_or_default();
-        for new in newly {
-            let of_level = Arc::make_mut(reps.entry(new.rep.level()).or_default());
-            // What was known before and came again was taken back.
-            if from > BEFORE_ALL && new.undone {
-                of_level.retain(|rep| rep.rep_id != new.rep.rep_id);
-            } else if !new.undone {
-                of_level.push(new.rep);
-            }
-        }
-        let known = Arc::new(Known {
-            version: version.version,
-            count: reps.values().map(|of_level| of_level.len()).sum::<usize>() + 1,
-            reps,
-            rides: known::rides(barn, horse_id).await?,
-            faults: known::block_faults(barn, horse_id).await?,
-            care: known::care(barn, horse_id).await?,
-            overrules: known::overrules(barn, horse_id).await?,
+        let known = Arc::new(read::known_of(barn, version, before.as_deref()).await?);
+        self.horses.entry(key).and_upsert_with(|old| {
+            let old = old.map(moka::Entry::into_value);
+            old.filter(|old| old.version > known.version)
+                .unwrap_or_else(|| known.clone())
         });
-        self.horses.insert(horse_id, known.clone());
         Ok(known)
-    }
-
-    /// The ladders of the programs these horses are on.
-    async fn ladders_in_use(
-        &self,
-        barn: &mut BarnTransaction,
-        versions: impl Iterator<Item = &KnownVersion>,
-    ) -> Answer<HashMap<Uuid, HorseLadder>> {
-        if !versions
-            .into_iter()
-            .any(|version| version.program_id.is_some())
-        {
-            return Ok(HashMap::new());
-        }
-        let mut ladders = HashMap::new();
-        for version in program::in_use(barn).await? {
-            let ladder = self.ladder_of(version.program_id, version.version, &version.content);
-            ladders.insert(version.program_id, ladder);
-        }
-        Ok(ladders)
-    }
-
-    /// The ladder of one version of a program. A program that does not fit the
-    /// ladder any more (it was made on an older one) leaves the ladder as it ships.
-    pub fn ladder_of(&self, program_id: Uuid, version: i32, content: &Program) -> HorseLadder {
-        let ladder = self.ladders.get_with((program_id, version), || {
-            match Ladder::of(LadderFile::shipped(), content) {
-                Ok(ladder) => Arc::new(ladder),
-                Err(error) => {
-                    tracing::error!(%error, %program_id, version, "program does not fit the ladder");
-                    self.shipped.clone()
-                }
-            }
-        });
-        HorseLadder {
-            ladder,
-            program: Some((program_id, version)),
-        }
     }
 }
 
 impl Known {
+    /// The version of what is known.
+    pub fn version(&self) -> i64 {
+        self.version
+    }
+
+    /// How much of it this version of the program cannot read. It is kept, and not
+    /// judged.
+    pub fn unreadable(&self) -> usize {
+        self.unreadable_reps.len() + self.unreadable_rows
+    }
+
     /// The same laid along a ladder.
     pub fn file(&self, ladder: &Ladder) -> HorseFile {
         let mut file = HorseFile::of_reps(
@@ -278,23 +309,10 @@ impl Known {
                 file.add_fault(place, chip.ride_id, fault);
             }
         }
+        file.sex = self.sex;
         file.rides = self.rides.clone();
         file.care = self.care.clone();
         file.overrules = self.overrules.clone();
         file
-    }
-}
-
-/// Judges what is known of a horse.
-pub fn judge(horse_id: Uuid, known: Arc<Known>, on_ladder: HorseLadder, on: Date) -> Judged {
-    let file = known.file(&on_ladder.ladder);
-    let standings = judge_horse(&on_ladder.ladder, &file, on);
-    Judged {
-        horse_id,
-        known,
-        on_ladder,
-        file,
-        on,
-        standings,
     }
 }

@@ -1,10 +1,14 @@
 //! Two barns, a running server on a port of its own, and signed-in people.
 #![allow(dead_code)]
 
+use std::hash::{Hash, Hasher};
+use std::sync::Arc;
+use std::sync::atomic::{AtomicI64, Ordering};
+
 use cavesson_core::judge::{Overrule, Verdict};
 use cavesson_core::ladder::Level;
 use cavesson_core::person::Role;
-use cavesson_server::{Settings, password};
+use cavesson_server::{Clock, Settings, password};
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::horse::{self, Horse};
 use cavesson_store::overrule;
@@ -22,6 +26,33 @@ use uuid::Uuid;
 pub static TABLES: &sqlx::migrate::Migrator = &MIGRATOR;
 
 pub const PASSWORD: &str = "a long rein";
+
+/// A clock that a test moves.
+#[derive(Clone)]
+pub struct SetClock(Arc<AtomicI64>);
+
+impl SetClock {
+    pub fn at(time: &str) -> SetClock {
+        let at: Timestamp = time.parse().unwrap();
+        SetClock(Arc::new(AtomicI64::new(at.as_second())))
+    }
+
+    pub fn put(&self, time: &str) {
+        let at: Timestamp = time.parse().unwrap();
+        self.0.store(at.as_second(), Ordering::SeqCst);
+    }
+
+    pub fn settings(&self) -> Settings {
+        let seconds = self.0.clone();
+        Settings {
+            sign_in_tries: 100,
+            clock: Clock::new(move || {
+                Timestamp::from_second(seconds.load(Ordering::SeqCst)).unwrap()
+            }),
+            ..Settings::default()
+        }
+    }
+}
 
 /// A running server over two barns.
 pub struct Server {
@@ -48,9 +79,16 @@ impl Server {
     }
 
     pub async fn start_with(pool: PgPool, settings: Settings) -> Server {
-        let hash = password::hash(PASSWORD.to_owned()).await.unwrap();
+        let hash = password::hash(PASSWORD);
         let home = fill(&pool, "home", &hash, &["Oatcake", "Thimble"]).await;
         let other = fill(&pool, "other", &hash, &["Stranger"]).await;
+        let horses = [home[0], home[1], other[0]];
+        Server::over(pool, settings, horses).await
+    }
+
+    /// A server over a database that is filled.
+    async fn over(pool: PgPool, settings: Settings, horses: [Uuid; 3]) -> Server {
+        let [oatcake, thimble, stranger] = horses;
         let listener = TcpListener::bind("127.0.0.1:0").await.unwrap();
         let address = format!("http://{}", listener.local_addr().unwrap());
         let (stop, stopped) = tokio::sync::oneshot::channel();
@@ -61,34 +99,25 @@ impl Server {
         Server {
             address,
             pool,
-            oatcake: home[0],
-            thimble: home[1],
-            stranger: other[0],
+            oatcake,
+            thimble,
+            stranger,
             _stop: stop,
         }
     }
 
     /// A second server on the same database.
     pub async fn another(&self) -> Server {
-        let listener = TcpListener::bind("127.0.0.1:0").await.unwrap();
-        let address = format!("http://{}", listener.local_addr().unwrap());
-        let (stop, stopped) = tokio::sync::oneshot::channel();
-        let settings = Settings {
+        self.another_with(Settings {
             sign_in_tries: 100,
             ..Settings::default()
-        };
-        let served = cavesson_server::launch(settings, self.pool.clone(), listener, async {
-            let _ = stopped.await;
-        });
-        tokio::spawn(served);
-        Server {
-            address,
-            pool: self.pool.clone(),
-            oatcake: self.oatcake,
-            thimble: self.thimble,
-            stranger: self.stranger,
-            _stop: stop,
-        }
+        })
+        .await
+    }
+
+    pub async fn another_with(&self, settings: Settings) -> Server {
+        let horses = [self.oatcake, self.thimble, self.stranger];
+        Server::over(self.pool.clone(), settings, horses).await
     }
 
     /// Somebody who is not signed in.
@@ -96,14 +125,17 @@ impl Server {
         Visitor {
             client: Client::builder().cookie_store(true).build().unwrap(),
             address: self.address.clone(),
+            person_id: Uuid::nil(),
         }
     }
 
     /// Somebody of a barn, such as `trainer@home`, signed in.
     pub async fn person(&self, sign_in: &str) -> Visitor {
-        let visitor = self.visitor();
+        let mut visitor = self.visitor();
         let answer = visitor.sign_in(sign_in, PASSWORD).await;
         assert_eq!(answer.status(), StatusCode::OK, "{sign_in}");
+        let who: Value = answer.json().await.unwrap();
+        visitor.person_id = id(&who["person_id"]);
         visitor
     }
 
@@ -119,7 +151,8 @@ impl Server {
 /// A device.
 pub struct Visitor {
     client: Client,
-    address: String,
+    pub address: String,
+    pub person_id: Uuid,
 }
 
 impl Visitor {
@@ -146,6 +179,23 @@ impl Visitor {
             .send()
             .await
             .unwrap()
+    }
+
+    pub async fn post_with(&self, path: &str, body: &Value, headers: &[(&str, &str)]) -> Response {
+        let mut request = self
+            .client
+            .post(format!("{}{path}", self.address))
+            .json(body);
+        for (name, value) in headers {
+            request = request.header(*name, *value);
+        }
+        request.send().await.unwrap()
+    }
+
+    /// Sends a batch as this person's device would: see [`as_sent`].
+    pub async fn batch(&self, batch: &Value) -> Response {
+        self.post("/api/batches", &as_sent(batch, self.person_id))
+            .await
     }
 
     pub async fn send(
@@ -252,6 +302,82 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
     horse_ids
 }
 
+pub fn id(value: &Value) -> Uuid {
+    value.as_str().unwrap().parse().unwrap()
+}
+
+/// The block of a level in a ride, the same each time.
+pub fn block_id(ride_id: &Value, skill: &Value, rung: &Value) -> Uuid {
+    let half = |seed: u8| {
+        let mut hasher = std::hash::DefaultHasher::new();
+        (
+            seed,
+            ride_id.to_string(),
+            skill.to_string(),
+            rung.to_string(),
+        )
+            .hash(&mut hasher);
+        hasher.finish()
+    };
+    Uuid::from_u64_pair(half(1), half(2))
+}
+
+fn time(value: &Value) -> Option<Timestamp> {
+    value.as_str()?.parse().ok()
+}
+
+/// What a device adds to what a test says of a batch: whose it is, when it is sent,
+/// the blocks of the levels that were asked, the order and the offsets of the reps.
+/// What the test has said stays.
+pub fn as_sent(batch: &Value, person_id: Uuid) -> Value {
+    let mut batch = batch.clone();
+    let fields = batch.as_object_mut().unwrap();
+    fields.entry("person_id").or_insert(json!(person_id));
+    fields.entry("sent_at").or_insert(json!(Timestamp::now()));
+    let mut reps = fields.remove("reps").unwrap_or(json!([]));
+    let mut rides = fields.remove("rides").unwrap_or(json!([]));
+    let started = |ride_id: &Value, rides: &Value| {
+        let rides = rides.as_array()?;
+        time(&rides.iter().find(|ride| ride["ride_id"] == *ride_id)?["started_at"])
+    };
+    for (sequence, rep) in reps.as_array_mut().unwrap().iter_mut().enumerate() {
+        let after = started(&rep["ride_id"], &rides)
+            .zip(time(&rep["asked_at"]))
+            .map_or(0, |(start, asked)| {
+                asked.duration_since(start).as_millis().max(0)
+            });
+        let block = block_id(&rep["ride_id"], &rep["skill"], &rep["rung"]);
+        let rep = rep.as_object_mut().unwrap();
+        rep.entry("sequence").or_insert(json!(sequence));
+        rep.entry("asked_after_ms").or_insert(json!(after as u64));
+        rep.entry("block_id").or_insert(json!(block));
+    }
+    for ride in rides.as_array_mut().unwrap() {
+        let finished = time(&ride["finished_at"]).zip(time(&ride["started_at"]));
+        let after = finished.map(|(finish, start)| finish.duration_since(start).as_millis() as u64);
+        let mut blocks: Vec<Value> = Vec::new();
+        let of_ride = |rep: &&Value| rep["ride_id"] == ride["ride_id"];
+        for rep in reps.as_array().unwrap().iter().filter(of_ride) {
+            if !blocks
+                .iter()
+                .any(|block| block["block_id"] == rep["block_id"])
+            {
+                blocks.push(json!({
+                    "block_id": rep["block_id"], "position": blocks.len(),
+                    "skill": rep["skill"], "rung": rep["rung"]
+                }));
+            }
+        }
+        let ride = ride.as_object_mut().unwrap();
+        ride.remove("finished_at");
+        ride.entry("finished_after_ms").or_insert(json!(after));
+        ride.entry("blocks").or_insert(json!(blocks));
+    }
+    fields.insert("rides".to_owned(), rides);
+    fields.insert("reps".to_owned(), reps);
+    batch
+}
+
 /// A ride of `horse` that began `days_ago`, with this many soft asks a side.
 pub fn ride(horse: Uuid, days_ago: i64, soft_a_side: usize) -> Value {
     let started = Timestamp::now()
@@ -286,7 +412,7 @@ pub fn rep(ride_id: Uuid, side: &str, asked_at: Timestamp) -> Value {
 pub async fn soft_rides(server: &Server, horse: Uuid, days_ago: &[i64]) {
     let trainer = server.person("trainer@home").await;
     for days in days_ago {
-        let answer = trainer.post("/api/batches", &ride(horse, *days, 5)).await;
+        let answer = trainer.batch(&ride(horse, *days, 5)).await;
         assert_eq!(answer.status(), StatusCode::OK);
     }
 }
@@ -309,6 +435,21 @@ pub async fn delete(visitor: &Visitor, path: &str) -> StatusCode {
         .await
         .unwrap()
         .status()
+}
+
+/// Asks until the answer is as it should be; it comes about by itself, soon.
+pub async fn until<T, F: Future<Output = T>>(
+    mut ask: impl FnMut() -> F,
+    good: impl Fn(&T) -> bool,
+) -> T {
+    for _ in 0..500 {
+        let answer = ask().await;
+        if good(&answer) {
+            return answer;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(20)).await;
+    }
+    panic!("it never came about");
 }
 
 pub fn level<'a>(page: &'a Value, skill: &str, rung: &str) -> &'a Value {

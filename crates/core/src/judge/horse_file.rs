@@ -1,0 +1,173 @@
+//! All that is known of one horse, laid along its ladder.
+
+use std::collections::{HashMap, HashSet};
+
+use jiff::civil::Date;
+use uuid::Uuid;
+
+use super::overrule::Overrule;
+use crate::evidence::Ask;
+use crate::evidence::rider::{RiderDay, RiderOffset};
+use crate::horse::{CareNote, RideMark, Sex};
+use crate::ladder::Ladder;
+use crate::rep::Rep;
+
+/// What the judge knows of one ride beside its reps.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct RideFacts {
+    /// The ride.
+    pub ride_id: Uuid,
+    /// The barn's calendar day.
+    pub day: Date,
+    /// Who rode, where known.
+    pub rider_id: Option<Uuid>,
+    /// What made it unlike the others.
+    pub marks: Vec<RideMark>,
+}
+
+/// All that is known of one horse, laid along its ladder.
+#[derive(Debug, Clone, Default, PartialEq)]
+pub struct HorseFile {
+    /// Mare, gelding or stallion, where known.
+    pub sex: Option<Sex>,
+    /// The asks of each level of the ladder, in order.
+    pub asks: Vec<Vec<Ask>>,
+    /// Its rides, oldest first.
+    pub rides: Vec<RideFacts>,
+    /// Notes of care.
+    pub care: Vec<CareNote>,
+    /// Decisions of the trainer that stand, oldest first.
+    pub overrules: Vec<Overrule>,
+}
+
+impl HorseFile {
+    /// Lays reps along a ladder. Reps of levels it does not have are left out;
+    /// the order they come in does not matter.
+    pub fn of_reps<'a>(ladder: &Ladder, reps: impl IntoIterator<Item = &'a Rep>) -> HorseFile {
+        let mut asks: Vec<Vec<Ask>> = vec![Vec::new(); ladder.levels.len()];
+        for rep in reps {
+            if let Some(place) = ladder.position(&rep.level()) {
+                asks[place].push(Ask::of(rep, &ladder.levels[place], ladder));
+            }
+        }
+        for of_level in &mut asks {
+            crate::evidence::sort(of_level);
+        }
+        HorseFile {
+            asks,
+            ..HorseFile::default()
+        }
+    }
+
+    /// Takes into account how riders differ, where that is very likely real. Its rides
+    /// are known by now.
+    pub fn take_in_riders(&mut self, riders: &[RiderOffset]) {
+        let offsets: HashMap<Uuid, f64> = riders
+            .iter()
+            .filter(|rider| rider.is_very_likely_real())
+            .map(|rider| (rider.rider_id, rider.offset))
+            .collect();
+        let of_rides: HashMap<Uuid, f64> = self
+            .rides
+            .iter()
+            .filter_map(|ride| Some((ride.ride_id, *offsets.get(&ride.rider_id?)?)))
+            .collect();
+        if of_rides.is_empty() {
+            return;
+        }
+        for ask in self.asks.iter_mut().flatten() {
+            ask.rider_offset = of_rides
+                .get(&ask.ride_id)
+                .map_or(0.0, |offset| *offset as f32);
+        }
+    }
+
+    /// The asks of the days from `from` to before `until`, by rider, level and side.
+    pub fn rider_days(&self, horse_id: Uuid, from: Date, until: Date) -> Vec<RiderDay> {
+        let riders: HashMap<Uuid, Uuid> = self
+            .rides
+            .iter()
+            .filter_map(|ride| Some((ride.ride_id, ride.rider_id?)))
+            .collect();
+        let mut days: Vec<RiderDay> = Vec::new();
+        for (level, asks) in self.asks.iter().enumerate() {
+            let asks = asks.iter().filter(|ask| (from..until).contains(&ask.day));
+            for ask in asks {
+                let Some(rider_id) = riders.get(&ask.ride_id) else {
+                    continue;
+                };
+                let is_same = |day: &&mut RiderDay| {
+                    day.level == level
+                        && day.day == ask.day
+                        && day.side == ask.side
+                        && day.rider_id == *rider_id
+                };
+                // Asks are in order: the same day and side was among the last few.
+                let same = days.iter_mut().rev().take(6).find(is_same);
+                if let Some(day) = same {
+                    day.soft += u32::from(ask.soft);
+                    day.asked += 1;
+                } else {
+                    days.push(RiderDay {
+                        rider_id: *rider_id,
+                        horse_id,
+                        level,
+                        side: ask.side,
+                        day: ask.day,
+                        soft: u32::from(ask.soft),
+                        asked: 1,
+                    });
+                }
+            }
+        }
+        days
+    }
+
+    /// Adds a fault that was seen in the asks of one level of a ride, not on one of
+    /// them: it counts once, on the last.
+    pub fn add_fault(&mut self, place: usize, ride_id: Uuid, fault: usize) {
+        let last = self.asks[place]
+            .iter_mut()
+            .rev()
+            .find(|ask| ask.ride_id == ride_id);
+        if let Some(ask) = last {
+            ask.faults.add(fault);
+        }
+    }
+
+    /// The same horse without its exceptional rides.
+    pub(super) fn without_exceptional(
+        &self,
+        exceptional: &HashSet<Uuid>,
+        place: usize,
+    ) -> Vec<Ask> {
+        self.asks[place]
+            .iter()
+            .filter(|ask| !exceptional.contains(&ask.ride_id))
+            .copied()
+            .collect()
+    }
+
+    pub(super) fn exceptional_rides(&self) -> HashSet<Uuid> {
+        self.rides
+            .iter()
+            .filter(|ride| ride.marks.iter().any(|mark| mark.is_exceptional()))
+            .map(|ride| ride.ride_id)
+            .collect()
+    }
+
+    /// Rides of the horse after the one of that id, until `on`.
+    pub(super) fn rides_since(&self, ride_id: Uuid, on: Date) -> u32 {
+        let until = self.rides.iter().filter(|ride| ride.day <= on);
+        until
+            .rev()
+            .take_while(|ride| ride.ride_id != ride_id)
+            .count() as u32
+    }
+
+    /// The asks of a level until `on`, in order.
+    pub fn asks_until(&self, place: usize, on: Date) -> &[Ask] {
+        let asks = self.asks.get(place).map_or(&[][..], Vec::as_slice);
+        &asks[..asks.partition_point(|ask| ask.day <= on)]
+    }
+}

@@ -1,0 +1,97 @@
+//! The asks a gate looks at.
+
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use crate::Side;
+use crate::evidence::Ask;
+use crate::evidence::readiness::Readiness;
+use crate::ladder::Gate;
+
+/// The rides the gate looked at.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Window {
+    /// The first day looked at; none when no ride lies in the window.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub from: Option<Date>,
+    /// The day of judging.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub to: Date,
+    /// How many rides.
+    pub rides: u32,
+}
+
+/// What a gate is checked against on one date: all asks until then, in order,
+/// and what they have been taken to show.
+#[derive(Debug, Clone, Copy)]
+pub struct GateInput<'a> {
+    /// All asks until the date, in order.
+    pub asks: &'a [Ask],
+    /// The date.
+    pub on: Date,
+    /// The readiness after those asks.
+    pub readiness: &'a Readiness,
+    /// Soft share of the level below on the last day it was asked in the window.
+    pub below: Option<f64>,
+    /// The sides that are asked.
+    pub sides: &'static [Side],
+}
+
+/// The asks inside the gate's window on `on`: the last rides that asked it, and
+/// further back while a side has fewer asks than the gate needs (a rider who quits on
+/// the first good one asks once or twice), but not older than the window's days. `asks`
+/// are in order.
+pub fn window_of<'a>(asks: &'a [Ask], gate: &Gate, on: Date) -> &'a [Ask] {
+    let oldest = on
+        .checked_sub(i64::from(gate.window_days).days())
+        .unwrap_or(Date::MIN);
+    let end = asks.partition_point(|ask| ask.day <= on);
+    let mut rides: Vec<Uuid> = Vec::with_capacity(gate.window_rides.min(16) as usize);
+    let mut asked = AskedSides::default();
+    let mut first = end;
+    for (index, ask) in asks[..end].iter().enumerate().rev() {
+        if ask.day <= oldest {
+            break;
+        }
+        // Asks of one ride mostly stand together: the last one seen is looked at first.
+        if rides.last() != Some(&ask.ride_id) && !rides.contains(&ask.ride_id) {
+            if rides.len() >= gate.window_rides as usize && asked.fewest() >= gate.least_reps {
+                break;
+            }
+            rides.push(ask.ride_id);
+        }
+        asked.add(ask.side);
+        first = index;
+    }
+    &asks[first..end]
+}
+
+/// Asks of each side.
+#[derive(Default)]
+struct AskedSides {
+    left: u32,
+    right: u32,
+    both: u32,
+}
+
+impl AskedSides {
+    fn add(&mut self, side: Side) {
+        *match side {
+            Side::Left => &mut self.left,
+            Side::Right => &mut self.right,
+            Side::Both => &mut self.both,
+        } += 1;
+    }
+
+    /// Those of the side that was asked less.
+    fn fewest(&self) -> u32 {
+        if self.both > 0 {
+            self.both
+        } else {
+            self.left.min(self.right)
+        }
+    }
+}

@@ -1,0 +1,131 @@
+//! No input that a calculator takes makes it hold more than the server can spare:
+//! the largest of each, with the memory it takes counted by the allocator.
+
+use cavesson_core::calc::{ALL, Cost, find};
+use jiff::ToSpan;
+use jiff::civil::{Date, date};
+use peak_alloc::PeakAlloc;
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+#[global_allocator]
+static MEMORY: PeakAlloc = PeakAlloc;
+
+/// What one request may hold, in MB.
+const MOST_MB: f32 = 64.0;
+/// What the server takes of one request, in bytes.
+const MOST_BYTES: usize = 2_000_000;
+
+const FIRST: Date = date(2020, 1, 1);
+
+/// 5,000 reps of one level, each on a day and in a ride of its own.
+fn reps(count: usize) -> Vec<Value> {
+    (0..count)
+        .map(|index| {
+            let day = FIRST.saturating_add(i64::try_from(index).unwrap().days());
+            json!({
+                "rep_id": Uuid::from_u128(index as u128), "ride_id": Uuid::from_u128(index as u128),
+                "skill": "bend.flex", "rung": "stand", "side": if index % 2 == 0 { "left" } else { "right" },
+                "day": day, "asked_at": format!("{day}T15:00:00Z"),
+                "measure": {"kind": "give", "hand": "fingertip", "time_s": 1.0 + (index % 7) as f64, "answer": "gave"}
+            })
+        })
+        .collect()
+}
+
+/// A gate that looks at as much as it can and hardly ever passes.
+fn hostile_gate() -> Value {
+    json!({
+        "window_rides": 200, "window_days": 400, "least_reps": 500, "least_days": 60,
+        "soft_share": 1.0, "low_share": 1.0, "confidence": 0.9999, "first_ask_soft": 30,
+        "first_ask_days": 30, "no_miss_reps": 500, "most_difference": 0.0, "most_time_ratio": 1.0
+    })
+}
+
+/// The largest input of each calculator.
+fn largest(name: &str) -> Value {
+    let days: Vec<f64> = (0..2_000).map(f64::from).collect();
+    let figures: Vec<f64> = (0..100_000).map(|n| f64::from(n % 17)).collect();
+    let times: Vec<Value> = (0..5_000).map(|n| json!([n % 90, n % 3 == 0])).collect();
+    match name {
+        "share" => {
+            json!({"soft": 400_000, "asked": 500_000, "days": vec![[4, 5]; 100_000], "prior_icc": 0.5})
+        }
+        "give-times" => json!({"left": times, "right": times, "horizon_s": 60}),
+        "evenness" => json!({"left": 1e9, "right": 1e-9}),
+        "trend" => {
+            json!({"day": days, "value": days.iter().map(|n| n % 13.0).collect::<Vec<f64>>()})
+        }
+        "ewma" => json!({"value": figures, "target": 8, "sd": 5, "lambda": 0.2, "width": 3}),
+        "cusum" => json!({"value": figures, "target": 8, "k": 0.5, "h": 5}),
+        "soft" => {
+            let run = [1.5, 2.5, 3.5];
+            let barrel = json!({"planned_ft": run, "pocket_ft": run, "rate_strides": 2, "right_lead": true,
+                "shape_held": true, "tipped": false});
+            json!({"measure": {"kind": "run", "time_s": 19.4, "barrels": vec![barrel; 3]}, "gait": "gallop"})
+        }
+        "gate" => json!({"reps": reps(5_000), "gate": hostile_gate(), "date": "2033-09-10"}),
+        "judge" => {
+            let gates = json!([{"skill": "bend.flex", "gate": hostile_gate()}]);
+            json!({"reps": reps(5_000), "program": {"gates": gates}, "date": "2033-09-10"})
+        }
+        "simulate-horse" => {
+            let asks = json!({"skill": "bend.flex", "rung": "stand", "left": 25, "right": 25});
+            json!({"rides": {"count": 200, "first_day": "2024-01-01", "asks": [asks]}, "seed": 7})
+        }
+        other => panic!("{other} has no largest input here; add one"),
+    }
+}
+
+#[test]
+fn the_largest_input_of_every_calculator_stays_small() {
+    for calculator in ALL {
+        let body = serde_json::to_string(&largest(calculator.name)).unwrap();
+        assert!(
+            body.len() <= MOST_BYTES,
+            "{}: {} bytes",
+            calculator.name,
+            body.len()
+        );
+        let before = MEMORY.current_usage_as_mb();
+        MEMORY.reset_peak_usage();
+        // As the server does: read, run, written.
+        let input: Value = serde_json::from_str(&body).unwrap();
+        let output =
+            (calculator.run)(input).unwrap_or_else(|error| panic!("{}: {error}", calculator.name));
+        let answer = serde_json::to_string(&output).unwrap();
+        drop(output);
+        let held = MEMORY.peak_usage_as_mb() - before + body.len() as f32 / 1e6;
+        println!(
+            "{}: {held:.1} MB held, {} bytes answered",
+            calculator.name,
+            answer.len()
+        );
+        assert!(held < MOST_MB, "{} holds {held:.1} MB", calculator.name);
+    }
+}
+
+/// What made a server hold 3 GB: rides times levels times asks.
+#[test]
+fn a_product_of_large_numbers_is_refused() {
+    let asks = json!({"skill": "bend.flex", "rung": "stand", "left": 60, "right": 60});
+    let input = json!({"rides": {"count": 200, "first_day": "2024-01-01", "asks": vec![asks; 60]}, "seed": 1});
+    let error = (find("simulate-horse").unwrap().run)(input).unwrap_err();
+    assert_eq!(error.field, "/rides");
+    assert!(
+        error
+            .says
+            .contains("must be 0 to 10000 reps, found 1440000; ask for fewer rides or asks"),
+        "{error}"
+    );
+}
+
+#[test]
+fn what_takes_long_is_heavy() {
+    let heavy: Vec<&str> = ALL
+        .iter()
+        .filter(|calculator| calculator.cost == Cost::Heavy)
+        .map(|calculator| calculator.name)
+        .collect();
+    assert_eq!(heavy, ["gate", "judge", "simulate-horse"]);
+}

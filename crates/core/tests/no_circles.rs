@@ -1,0 +1,236 @@
+//! The modules of the core form no circle: ids and plain values at the bottom, then
+//! reps, ladder, programs, evidence, judge, rides, and what uses them on top. Read
+//! from the sources, as text.
+
+use std::collections::{BTreeMap, BTreeSet};
+use std::fs;
+use std::path::Path;
+
+/// Module path without `crate::`, such as `judge::rails`; the root is empty.
+type Modules = BTreeMap<Vec<String>, String>;
+
+fn read(folder: &Path, path: &[String], found: &mut Modules) {
+    for entry in fs::read_dir(folder).unwrap() {
+        let file = entry.unwrap().path();
+        let name = file.file_stem().unwrap().to_str().unwrap().to_owned();
+        let mut below = path.to_vec();
+        if file.is_dir() {
+            below.push(name);
+            read(&file, &below, found);
+        } else if file.extension().is_some_and(|extension| extension == "rs") {
+            if name != "mod" && name != "lib" {
+                below.push(name);
+            }
+            found.insert(below, code(&fs::read_to_string(&file).unwrap()));
+        }
+    }
+}
+
+/// The source without comments.
+fn code(source: &str) -> String {
+    let lines = source.lines();
+    lines
+        .map(|line| line.split("//").next().unwrap_or_default())
+        .collect::<Vec<_>>()
+        .join("\n")
+}
+
+/// Every path of a `use`, its braces written out.
+fn written_out(tree: &str) -> Vec<String> {
+    let Some((before, inner)) = tree.split_once('{') else {
+        return vec![tree.to_owned()];
+    };
+    let inner = inner.rsplit_once('}').map_or(inner, |(inner, _)| inner);
+    let mut depth = 0;
+    let parts = inner.split(|c: char| {
+        depth += i32::from(c == '{') - i32::from(c == '}');
+        c == ',' && depth == 0
+    });
+    parts
+        .filter(|part| !part.is_empty())
+        .flat_map(|part| written_out(&format!("{before}{part}")))
+        .collect()
+}
+
+/// The imports of a module, and every path in its code that starts at a module.
+fn paths(code: &str) -> Vec<String> {
+    let mut found = Vec::new();
+    let mut rest = String::new();
+    for (index, statement) in code.split(';').enumerate() {
+        match statement.rsplit_once("use ").filter(|(before, _)| {
+            let last = before.lines().last().unwrap_or_default().trim();
+            last.is_empty() || last.starts_with("pub")
+        }) {
+            Some((before, tree)) => {
+                rest.push_str(before);
+                let tree: String = tree.chars().filter(|c| !c.is_whitespace()).collect();
+                found.extend(written_out(&tree));
+            }
+            None if index > 0 => {
+                rest.push(';');
+                rest.push_str(statement);
+            }
+            None => rest.push_str(statement),
+        }
+    }
+    let words = rest.split(|c: char| !(c.is_alphanumeric() || c == '_' || c == ':'));
+    found.extend(words.filter(|word| word.contains("::")).map(str::to_owned));
+    found
+}
+
+/// The module a path of `from` lies in: re-exports are followed to their home.
+fn home(modules: &Modules, from: &[String], path: &str) -> Option<Vec<String>> {
+    let mut parts: Vec<String> = path.split("::").map(str::to_owned).collect();
+    let mut at = match parts.first()?.as_str() {
+        "crate" => {
+            parts.remove(0);
+            Vec::new()
+        }
+        "self" => {
+            parts.remove(0);
+            from.to_vec()
+        }
+        "super" => {
+            let mut up = from.to_vec();
+            while parts.first().is_some_and(|part| part == "super") {
+                parts.remove(0);
+                up.pop();
+            }
+            up
+        }
+        first => {
+            let mut child = from.to_vec();
+            child.push(first.to_owned());
+            if !modules.contains_key(&child) {
+                return None;
+            }
+            from.to_vec()
+        }
+    };
+    while let Some(part) = parts.first() {
+        let mut child = at.clone();
+        child.push(part.clone());
+        if !modules.contains_key(&child) {
+            break;
+        }
+        at = child;
+        parts.remove(0);
+    }
+    let item = parts.first()?;
+    let exported = modules[&at].split(';').find_map(|statement| {
+        let tree = statement.trim().strip_prefix("pub use ")?;
+        let tree: String = tree.chars().filter(|c| !c.is_whitespace()).collect();
+        written_out(&tree)
+            .into_iter()
+            .find(|path| path.rsplit("::").next() == Some(item))
+    });
+    match exported {
+        Some(path) => home(modules, &at, &path),
+        None => Some(at),
+    }
+}
+
+fn uses(modules: &Modules) -> BTreeMap<Vec<String>, BTreeSet<Vec<String>>> {
+    modules
+        .iter()
+        .map(|(module, code)| {
+            let used = paths(code)
+                .into_iter()
+                .filter_map(|path| home(modules, module, &path))
+                // The root only lists the modules, and names side and gait short.
+                .filter(|used| used != module && !used.is_empty());
+            (module.clone(), used.collect())
+        })
+        .collect()
+}
+
+/// Takes away modules that use nothing that is left, until none can be.
+fn circle(mut uses: BTreeMap<Vec<String>, BTreeSet<Vec<String>>>) -> Vec<String> {
+    loop {
+        let done: Vec<Vec<String>> = uses
+            .iter()
+            .filter(|(_, used)| !used.iter().any(|module| uses.contains_key(module)))
+            .map(|(module, _)| module.clone())
+            .collect();
+        if done.is_empty() {
+            break;
+        }
+        uses.retain(|module, _| !done.contains(module));
+    }
+    // What is left also holds what merely uses a circle; it names the way in.
+    uses.iter()
+        .map(|(module, used)| {
+            let used: Vec<String> = used
+                .iter()
+                .filter(|module| uses.contains_key(*module))
+                .map(|module| module.join("::"))
+                .collect();
+            format!("{} -> {}", module.join("::"), used.join(", "))
+        })
+        .collect()
+}
+
+fn core() -> Modules {
+    let mut modules = Modules::new();
+    let source = Path::new(env!("CARGO_MANIFEST_DIR")).join("src");
+    read(&source, &[], &mut modules);
+    modules
+}
+
+#[test]
+fn no_module_of_the_core_uses_itself_round_a_corner() {
+    let left = circle(uses(&core()));
+    assert!(left.is_empty(), "a circle:\n{}", left.join("\n"));
+}
+
+#[test]
+fn a_circle_would_be_found() {
+    let mut modules = core();
+    let rails: Vec<String> = ["judge", "rails"].map(str::to_owned).to_vec();
+    let code = format!("use super::GateCheck;\n{}", modules[&rails]);
+    modules.insert(rails, code);
+    let left = circle(uses(&modules));
+    assert!(
+        left.iter()
+            .any(|line| line.starts_with("judge::rails -> judge::gate_check")),
+        "{left:?}"
+    );
+}
+
+/// What stands below never names what stands above.
+#[test]
+fn the_floors_lie_in_the_order_the_contents_page_says() {
+    let floors: &[&[&str]] = &[
+        &[
+            "bounds", "text", "json", "day", "id", "side", "gait", "person", "school",
+        ],
+        &["rep"],
+        &["ladder"],
+        &["program"],
+        &["evidence"],
+        &["horse"],
+        &["plain"],
+        &["judge"],
+        &["ride", "sim_horse"],
+        &["bench", "calc"],
+    ];
+    let floor = |module: &[String]| {
+        let first = module.first()?;
+        floors
+            .iter()
+            .position(|floor| floor.contains(&first.as_str()))
+    };
+    for (module, used) in uses(&core()) {
+        if module.is_empty() {
+            continue;
+        }
+        let own = floor(&module).unwrap_or_else(|| panic!("{module:?} stands on no floor"));
+        for below in used {
+            let other = floor(&below).unwrap_or_else(|| panic!("{below:?} stands on no floor"));
+            assert!(
+                other <= own,
+                "{module:?} uses {below:?}, which stands above it"
+            );
+        }
+    }
+}

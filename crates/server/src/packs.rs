@@ -1,0 +1,118 @@
+//! What a device takes along to judge a horse without signal: all that the server
+//! judges it by. The core in the browser says of it what the server says.
+
+use axum::Json;
+use axum::extract::State;
+use cavesson_core::calc::judge::{Context, Ride, SeenFault};
+use cavesson_core::evidence::rider::RiderOffset;
+use cavesson_core::program::Program;
+use cavesson_core::rep::Rep;
+use jiff::civil::Date;
+use serde::Serialize;
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use uuid::Uuid;
+
+use crate::App;
+use crate::known::{Known, ReadHorse};
+use crate::problem::{Answer, Problem};
+use crate::route;
+use crate::signed::Signed;
+use crate::url::UrlPath;
+
+/// The packs' routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new().routes(route!(show))
+}
+
+/// All that one horse is judged by.
+#[derive(Serialize, ToSchema)]
+struct HorsePack {
+    horse_id: Uuid,
+    /// Whose device it is for: the rider of what it records.
+    rider_id: Uuid,
+    /// The version of what is known of the horse.
+    version: i64,
+    /// The barn's calendar day.
+    #[schema(value_type = String, format = Date)]
+    date: Date,
+    /// The program it is judged by; one that no longer fits is left out, as the server
+    /// does.
+    program: Program,
+    /// Its reps that were not taken back, oldest first.
+    reps: Vec<Rep>,
+    context: Context,
+}
+
+/// What a device takes along to judge one horse without signal: the input of the
+/// calculator `judge`.
+#[utoipa::path(
+    get, path = "/api/horses/{horse_id}/pack", operation_id = "show_pack", tag = "horses", params(("horse_id" = Uuid, Path)),
+    responses(
+        (status = 200, description = "Program, reps, rides, care and decisions", body = HorsePack),
+        (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn show(
+    State(app): State<App>,
+    signed: Signed,
+    UrlPath(horse_id): UrlPath<Uuid>,
+) -> Answer<Json<HorsePack>> {
+    let date = signed.now().date();
+    let mut barn = signed.look().await?;
+    signed.horse(&mut barn, horse_id).await?;
+    let read = app.known.read(&mut barn, &[horse_id], date).await?.pop();
+    let ReadHorse {
+        known,
+        on_ladder,
+        riders,
+        ..
+    } = read.ok_or_else(|| Problem::not_found("no such horse in this barn"))?;
+    Ok(Json(HorsePack {
+        horse_id,
+        rider_id: signed.person.person_id,
+        version: known.version(),
+        date,
+        program: on_ladder.changes.as_ref().clone(),
+        reps: reps(&known),
+        context: context(&known, &riders),
+    }))
+}
+
+fn reps(known: &Known) -> Vec<Rep> {
+    let mut reps: Vec<Rep> = known
+        .reps
+        .values()
+        .flat_map(|of_level| of_level.iter().cloned())
+        .collect();
+    reps.sort_by_key(|rep| (rep.day, rep.asked_at, rep.rep_id));
+    reps
+}
+
+fn context(known: &Known, riders: &[RiderOffset]) -> Context {
+    Context {
+        sex: known.sex,
+        rides: known
+            .rides
+            .iter()
+            .map(|ride| Ride {
+                ride_id: ride.ride_id,
+                day: ride.day,
+                rider_id: ride.rider_id,
+                marks: ride.marks.clone(),
+            })
+            .collect(),
+        care: known.care.clone(),
+        overrules: known.overrules.clone(),
+        riders: riders.to_vec(),
+        faults: known
+            .faults
+            .iter()
+            .map(|seen| SeenFault {
+                ride_id: seen.ride_id,
+                level: seen.level.clone(),
+                fault: seen.fault.clone(),
+            })
+            .collect(),
+    }
+}

@@ -1,0 +1,109 @@
+// How fast the core is in the page: one level's verdict, a whole horse, and how long the
+// page itself is held up meanwhile. In Chromium, on the built application.
+//
+//   node bench/core.mjs     (through bin/bench browser)
+
+import { execFileSync } from 'node:child_process';
+import { createServer } from 'node:http';
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+
+const root = new URL('../..', import.meta.url).pathname;
+const assets = join(root, 'web/dist/assets');
+const find = (pattern) => readdirSync(assets).find((file) => pattern.test(file));
+const [worker, core] = [find(/^worker-.*\.js$/), find(/^core-.*\.wasm$/)];
+
+const calculate = (name, input) =>
+  JSON.parse(
+    execFileSync(process.env.CAVESSON_BIN, ['calc', name], {
+      input: JSON.stringify(input),
+      maxBuffer: 100_000_000,
+    }).toString(),
+  );
+// Four levels, ten asks a side and ride: 4,000 reps in fifty rides.
+const asks = ['bend.flex/stand', 'bend.hip/stand', 'bend.hip/walk', 'bend.ribs/walk'].map(
+  (level) => {
+    const [skill, rung] = level.split('/');
+    return { skill, rung, left: 10, right: 10 };
+  },
+);
+const rides = { count: 50, first_day: '2026-01-05', asks };
+const { reps } = calculate('simulate-horse', { seed: 26, rides });
+const date = reps.at(-1).day;
+const days = [...new Set(reps.map((rep) => rep.day))].slice(-6);
+const ofWindow = reps.filter((rep) => rep.skill === 'bend.flex' && days.includes(rep.day));
+
+const types = { js: 'text/javascript', wasm: 'application/wasm', html: 'text/html' };
+const server = createServer((request, response) => {
+  const file = request.url.slice(1) || 'index.html';
+  response.setHeader('content-type', types[file.split('.').at(-1)] ?? 'text/plain');
+  const built = file === worker || file === core;
+  if (!built && file !== 'index.html') response.statusCode = 404;
+  response.end(built ? readFileSync(join(assets, file)) : '<!doctype html>');
+});
+await new Promise((listening) => server.listen(0, '127.0.0.1', listening));
+const address = `http://127.0.0.1:${server.address().port}`;
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-background-networking',
+  ],
+});
+const page = await browser.newPage();
+await page.goto(address);
+const measured = await page.evaluate(
+  async ({ worker, core, calls }) => {
+    const running = new Worker(`/${worker}`, { type: 'module' });
+    running.postMessage({ url: new URL(`/${core}`, location.href).href });
+    const ask = (call) =>
+      new Promise((resolve, reject) => {
+        running.onmessage = ({ data }) =>
+          data.broke ? reject(new Error(data.broke)) : resolve(data);
+        running.postMessage({ id: 1, ...call });
+      });
+    const began = performance.now();
+    await ask({ name: 'evenness', input: { left: 1, right: 2 } });
+    const first = performance.now() - began;
+    // How long the page is held up: the longest gap between two of its own ticks.
+    let [longest, last] = [0, performance.now()];
+    const tick = setInterval(() => {
+      const now = performance.now();
+      longest = Math.max(longest, now - last);
+      last = now;
+    }, 4);
+    const times = {};
+    for (const { label, call, times: count } of calls) {
+      const found = [];
+      for (let round = 0; round < count; round += 1) {
+        const start = performance.now();
+        await ask(call);
+        found.push(performance.now() - start);
+      }
+      found.sort((a, b) => a - b);
+      times[label] = { median: found[count >> 1], p95: found[Math.floor(count * 0.95)] };
+    }
+    clearInterval(tick);
+    return { first, times, longest };
+  },
+  {
+    worker,
+    core,
+    calls: [
+      { label: 'soft or not, one ask', times: 200, call: { name: 'soft', input: { measure: reps[0].measure, gait: 'stand' } } }, // prettier-ignore
+      { label: `one level's verdict (${ofWindow.length} reps)`, times: 100, call: { name: 'gate', input: { reps: ofWindow, date } } }, // prettier-ignore
+      { label: `a whole horse (${reps.length} reps)`, times: 20, call: { name: 'judge', input: { reps, date } } }, // prettier-ignore
+    ],
+  },
+);
+await browser.close();
+server.close();
+const ms = (value) => `${value.toFixed(1)} ms`;
+console.log(`loading, compiling, first answer: ${ms(measured.first)}`);
+for (const [label, { median, p95 }] of Object.entries(measured.times))
+  console.log(`${label}: median ${ms(median)}, p95 ${ms(p95)}`);
+console.log(`longest the page was held up: ${ms(measured.longest)}`);

@@ -1,0 +1,216 @@
+import { readdir } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { expectAllSent, expectAsked, hold, openRecorder, signIn } from './barn';
+
+/**
+ * The core in the page: what it computes is what the server's core computes, and asks
+ * are soft or not without signal.
+ */
+
+type Json = null | boolean | number | string | Json[] | { [name: string]: Json };
+
+/** The built worker and core, as the application loads them. */
+async function built() {
+  const files = await readdir(new URL('../../web/dist/assets', import.meta.url));
+  const find = (pattern: RegExp) => {
+    const found = files.find((file) => pattern.test(file));
+    if (!found) throw new Error(`the build has no ${pattern}: is the core in the browser built?`);
+    return `/assets/${found}`;
+  };
+  return { worker: find(/^worker-.*\.js$/), core: find(/^core-.*\.wasm$/) };
+}
+
+interface Call {
+  name: string;
+  input: Json;
+}
+
+/** The answers of the core in the page, one a call. */
+async function inThePage(page: Page, calls: Call[]): Promise<Json[]> {
+  // As text: the page and the test need not agree on more.
+  const answers = await page.evaluate(
+    async ({ worker: url, core, text }) => {
+      const worker = new Worker(url, { type: 'module' });
+      worker.postMessage({ url: new URL(core, location.href).href });
+      const found: unknown[] = [];
+      for (const [id, call] of (JSON.parse(text) as object[]).entries()) {
+        const reply = await new Promise<{ outcome?: unknown; broke?: string }>(
+          (resolve, reject) => {
+            worker.onmessage = ({ data }) => resolve(data as { outcome?: unknown });
+            worker.onerror = ({ message }) => reject(new Error(message));
+            worker.postMessage({ id, ...call });
+          },
+        );
+        if (reply.broke !== undefined) throw new Error(`broke: ${reply.broke}`);
+        found.push(reply.outcome);
+      }
+      worker.terminate();
+      return JSON.stringify(found);
+    },
+    { ...(await built()), text: JSON.stringify(calls) },
+  );
+  return JSON.parse(answers) as Json[];
+}
+
+/** What the server's core answers; a field that does not fit as the page's says it. */
+async function onTheServer(page: Page, { name, input }: Call): Promise<Json> {
+  const answer = await page.request.post(`/api/calc/${name}`, { data: input });
+  const body = (await answer.json()) as { errors?: Json[] };
+  return answer.ok() ? { output: body as Json } : { error: body.errors?.[0] ?? null };
+}
+
+/** The libraries' last digit differs; texts and verdicts may not. */
+function differences(page: Json, server: Json, path = ''): string[] {
+  if (typeof page === 'number' && typeof server === 'number') {
+    const off = Math.abs(page - server) / Math.max(1, Math.abs(server));
+    return off <= 1e-12 ? [] : [`${path}: ${page}, on the server ${server}`];
+  }
+  if (page && server && typeof page === 'object' && typeof server === 'object') {
+    const names = new Set([...Object.keys(page), ...Object.keys(server)]);
+    const at = (value: Json, name: string) => (value as { [name: string]: Json })[name] ?? null;
+    return [...names].flatMap((name) =>
+      differences(at(page, name), at(server, name), `${path}/${name}`),
+    );
+  }
+  return page === server ? [] : [`${path}: ${String(page)}, on the server ${String(server)}`];
+}
+
+async function expectTheSame(page: Page, calls: Call[]) {
+  const answers = await inThePage(page, calls);
+  for (const [index, call] of calls.entries()) {
+    const server = await onTheServer(page, call);
+    expect(differences(answers[index]!, server), call.name).toEqual([]);
+  }
+  return answers;
+}
+
+const give = (time_s: number, answer: string): Json => ({
+  kind: 'give',
+  hand: 'fingertip',
+  time_s,
+  answer,
+});
+
+const asks: Json[] = [
+  { skill: 'bend.flex', rung: 'stand', left: 5, right: 5 },
+  { skill: 'bend.hip', rung: 'walk', left: 3, right: 3 },
+];
+
+/** Golden inputs of every calculator, wrong ones among them. */
+const golden: Call[] = [
+  { name: 'share', input: { soft: 81, asked: 263 } },
+  { name: 'share', input: { soft: 9, asked: 12, days: [[4, 4], [4, 4], [1, 4]], prior_icc: 0.05 } }, // prettier-ignore
+  { name: 'share', input: { soft: 9, asked: 4 } },
+  { name: 'give-times', input: { left: [[1, true], [4, false], [2.5, true]], right: [[1, true], [0.7, true]], horizon_s: 6 } }, // prettier-ignore
+  { name: 'evenness', input: { left: 2.25, right: 1.75 } },
+  { name: 'trend', input: { day: [0, 2, 3, 7, 9, 12], value: [0.4, 0.5, 0.45, 0.7, 0.8, 0.75] } },
+  { name: 'ewma', input: { value: [52, 47, 53, 49.3], target: 50, sd: 2.0539, lambda: 0.3, width: 3 } }, // prettier-ignore
+  { name: 'cusum', input: { value: [9.45, 7.99, 9.29, 11.66], target: 10, k: 0.5, h: 5 } },
+  { name: 'soft', input: { measure: give(1.4, 'gave'), gait: 'walk' } },
+  { name: 'soft', input: { measure: give(1.4, 'evaded_out'), gait: 'lope' } },
+  { name: 'soft', input: { measure: give(400, 'gave'), gait: 'lope' } },
+  { name: 'gate', input: { reps: [], date: '2026-05-04' } },
+  { name: 'judge', input: { reps: [], date: '2026-05-04' } },
+  { name: 'judge', input: { reps: [{ skill: 'bend.flex' }], date: '2026-05-04' } },
+  { name: 'simulate-horse', input: { seed: 3, rides: { count: 3, first_day: '2026-01-05', asks: [] } } }, // prettier-ignore
+];
+
+test('every calculator answers in the page what it answers on the server', async ({ page }) => {
+  await signIn(page, 'wren@saltgrass');
+  const listed = (await (await page.request.get('/api/calc')).json()) as { name: string }[];
+  expect([...new Set(golden.map(({ name }) => name))].sort()).toEqual(
+    listed.map(({ name }) => name).sort(),
+  );
+  await expectTheSame(page, golden);
+});
+
+test('two hundred simulated horses are judged in the page as on the server', async ({ page }) => {
+  test.setTimeout(480_000);
+  await signIn(page, 'wren@saltgrass');
+  const horses = Array.from({ length: 200 }, (_, seed): Call => {
+    const rides = { count: 4 + (seed % 12), first_day: '2026-02-02', asks };
+    return { name: 'simulate-horse', input: { seed, rides } };
+  });
+  const simulated = await expectTheSame(page, horses);
+  expect(simulated.filter((answer) => !(answer as { output?: Json }).output)).toEqual([]);
+  const judged = simulated.map((answer): Call => {
+    const { output } = answer as { output: { reps: { day: string }[] } };
+    const date = output.reps.at(-1)?.day ?? '2026-02-02';
+    return { name: 'judge', input: { reps: output.reps as Json, date } };
+  });
+  await expectTheSame(page, judged);
+});
+
+test('an ask is soft or not without signal, and the server says the same', async ({ page }) => {
+  await signIn(page, 'tobin@saltgrass');
+  await openRecorder(page, 'Quill');
+  await page.context().setOffline(true);
+  await hold(page, 'left', 400);
+  await expectAsked(page, 'left', 1);
+  await expect(page.getByTestId('half-left')).toContainText('1 soft');
+  await hold(page, 'left', 2_600);
+  await expect(page.getByTestId('half-left')).toContainText('2 asked, 1 soft');
+  await page.context().setOffline(false);
+  await expectAllSent(page);
+  await expect(page.getByTestId('half-left')).toContainText('2 asked, 1 soft');
+});
+
+interface Judgement {
+  level: { skill: string; rung: string };
+  judgement: Json;
+}
+
+test('a horse taken along is judged in the page as on the server, every level', async ({
+  page,
+}) => {
+  test.setTimeout(480_000);
+  await signIn(page, 'wren@saltgrass');
+  const horses = (await (await page.request.get('/api/horses')).json()) as { horse_id: string }[];
+  const paths: string[] = [];
+  const calls: Call[] = [];
+  for (const { horse_id } of horses) {
+    const pack = (await (await page.request.get(`/api/horses/${horse_id}/pack`)).json()) as {
+      program: Json;
+      reps: Json;
+      context: Json;
+      date: string;
+    };
+    const { program, reps, context, date } = pack;
+    calls.push({ name: 'judge', input: { program, reps, context, date } });
+    paths.push(`/api/horses/${horse_id}/levels`);
+  }
+  const judged = await inThePage(page, calls);
+  let levels = 0;
+  for (const [index, answer] of judged.entries()) {
+    const { verdicts } = (answer as unknown as { output: { verdicts: Judgement[] } }).output;
+    for (const { level, judgement } of verdicts) {
+      const path = `${paths[index]}/${level.skill}/${level.rung}`;
+      const server = (await (await page.request.get(path)).json()) as Judgement;
+      expect(differences(judgement, server.judgement), path).toEqual([]);
+      levels += 1;
+    }
+  }
+  expect(levels).toBeGreaterThan(9);
+});
+
+test('after a ride without signal the verdict is there, and the server says the same', async ({
+  page,
+}) => {
+  await signIn(page, 'tobin@saltgrass');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  const taken = page.waitForResponse(/\/pack$/);
+  await openRecorder(page, 'Kettle');
+  await (await taken).finished();
+  await page.context().setOffline(true);
+  for (const side of ['left', 'right', 'left'] as const) await hold(page, side, 400);
+  await expectAsked(page, 'left', 2);
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(page.getByRole('heading', { name: 'Kept on this device' })).toBeVisible();
+  const verdict = page.getByRole('region', { name: 'Flexes to a light rein' }).getByRole('status');
+  await expect(verdict).not.toBeEmpty();
+  const [said, takes] = await verdict.getByRole('paragraph').allTextContents();
+  await page.context().setOffline(false);
+  await expect(page.getByRole('heading', { level: 1, name: 'Kettle' })).toBeVisible();
+  await expect(page.getByRole('status').getByText(said!, { exact: true })).toBeVisible();
+  await expect(page.getByRole('status').getByText(takes!, { exact: true })).toBeVisible();
+});

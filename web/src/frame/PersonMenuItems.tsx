@@ -1,0 +1,64 @@
+import Divider from '@mui/material/Divider';
+import ListSubheader from '@mui/material/ListSubheader';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { hasCore } from '../core/core';
+import { useWho } from '../session/who';
+import { useLight } from '../theme/light';
+import type { Light } from '../theme/theme';
+import { chooseHours24, useHours24 } from '../words/clockSetting';
+
+const lights: [Light, string][] = [
+  ['day', 'Day'],
+  ['evening', 'Evening, dark'],
+  ['sun', 'Sun, highest contrast'],
+];
+
+interface Props {
+  anchor: HTMLElement;
+  onClose: () => void;
+  onLeave: () => void;
+}
+
+/** How bright the screen is, how times are shown, signing out. */
+export function PersonMenuItems({ anchor, onClose, onLeave }: Props) {
+  const who = useWho();
+  const { light, choose } = useLight();
+  const is24 = useHours24();
+  return (
+    <Menu anchorEl={anchor} open onClose={onClose}>
+      <ListSubheader sx={{ lineHeight: 2.4 }}>
+        {who.name}, {who.role}
+      </ListSubheader>
+      <Divider />
+      {lights.map(([value, label]) => (
+        <MenuItem
+          key={value}
+          selected={light === value}
+          role="menuitemradio"
+          aria-checked={light === value}
+          onClick={() => {
+            choose(value);
+            onClose();
+          }}
+        >
+          {label}
+        </MenuItem>
+      ))}
+      <Divider />
+      <MenuItem
+        role="menuitemcheckbox"
+        aria-checked={is24}
+        selected={is24}
+        onClick={() => {
+          chooseHours24(!is24);
+          onClose();
+        }}
+      >
+        24-hour clock
+      </MenuItem>
+      {!hasCore && <MenuItem disabled>On this device verdicts need signal</MenuItem>}
+      <MenuItem onClick={onLeave}>Sign out</MenuItem>
+    </Menu>
+  );
+}

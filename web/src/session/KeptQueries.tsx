@@ -1,0 +1,31 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState, type ReactNode } from 'react';
+import { keepQueries, restoreQueries } from './keptQueries';
+import { useWho } from './who';
+import { Waiting } from '../frame/Waiting';
+
+/** Shows its children over what was fetched last, so that a start without signal is not empty. */
+export function KeptQueries({ children }: { children: ReactNode }) {
+  const who = useWho();
+  const queries = useQueryClient();
+  const [restored, setRestored] = useState(false);
+  useEffect(() => {
+    let stop: () => void = () => undefined;
+    let left = false;
+    restoreQueries(queries, who)
+      .catch((error: unknown) => console.warn(error))
+      .finally(() => {
+        if (left) return;
+        stop = keepQueries(queries, who);
+        setRestored(true);
+      });
+    return () => {
+      left = true;
+      stop();
+    };
+    // The person stays the same below one frame.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [queries, who.person_id, who.barn_id]);
+  if (!restored) return <Waiting label="Opening" />;
+  return children;
+}

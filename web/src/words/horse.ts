@@ -1,0 +1,13 @@
+import type { Schemas } from '../api/client';
+
+export type Sex = Schemas['Horse']['sex'];
+
+/** What to call a horse once the name has been said: never "it". */
+export function pronouns(sex: Sex): { he: string; him: string } {
+  if (sex === 'mare') return { he: 'she', him: 'her' };
+  return sex ? { he: 'he', him: 'him' } : { he: 'the horse', him: 'the horse' };
+}
+
+export function horseLine(horse: Schemas['Horse']): string {
+  return `${horse.age}-year-old ${horse.color} ${horse.sex ?? 'horse'}`;
+}

@@ -1,0 +1,54 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+
+const kept = new Map<string, string>();
+let dialogs = 0;
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => kept.get(key) ?? null,
+  setItem: (key: string, value: string) => kept.set(key, value),
+  removeItem: (key: string) => kept.delete(key),
+});
+vi.stubGlobal('document', { querySelector: () => (dialogs > 0 ? {} : null) });
+vi.stubGlobal(
+  'HTMLElement',
+  class {
+    constructor(readonly tag: string) {}
+    closest = () => (this.tag === 'input' ? this : null);
+  },
+);
+const { answerOfKey, sideOfKey } = await import('../src/recorder/keys');
+const { keysAreOff, keysOn, turnKeys } = await import('../src/recorder/keysOn');
+
+const press = { ctrlKey: false, metaKey: false, altKey: false, target: null };
+const at = (tag: string) => new (HTMLElement as unknown as new (tag: string) => HTMLElement)(tag);
+
+describe('the recorder’s keys', () => {
+  beforeEach(() => {
+    dialogs = 0;
+    turnKeys(true);
+  });
+
+  it('mean the same with Caps Lock', () => {
+    expect([sideOfKey({ key: 'F' }), sideOfKey({ key: 'j' })]).toEqual(['left', 'right']);
+    expect([answerOfKey({ key: 'D' }), answerOfKey({ key: 'ArrowUp' })]).toEqual([
+      'did_not_give',
+      'evaded_up',
+    ]);
+    expect(sideOfKey({ key: 'x' })).toBeUndefined();
+  });
+
+  it('are meant for the recorder alone', () => {
+    expect(keysAreOff(press)).toBe(false);
+    expect(keysAreOff({ ...press, ctrlKey: true })).toBe(true);
+    expect(keysAreOff({ ...press, target: at('input') })).toBe(true);
+    expect(keysAreOff({ ...press, target: at('button') })).toBe(false);
+    dialogs = 1;
+    expect(keysAreOff(press)).toBe(true);
+  });
+
+  it('can be turned off', () => {
+    turnKeys(false);
+    expect([keysOn(), keysAreOff(press)]).toEqual([false, true]);
+    turnKeys(true);
+    expect([keysOn(), keysAreOff(press)]).toEqual([true, false]);
+  });
+});
