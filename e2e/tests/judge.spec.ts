@@ -21,7 +21,7 @@ interface Level {
 interface Hole {
   name: string;
   evidence: { fault: string; name: string; times: number; chances: number; side: string | null }[];
-  remedies: { fault: string; says: string }[];
+  remedies: { fault: string; text: string }[];
 }
 interface HorsePage {
   on: string;
@@ -30,7 +30,7 @@ interface HorsePage {
   holes: Hole[];
   soft_map: { zone: string; side: string; now: { soft: number; asked: number } }[];
   sides: { left: { soft: number; asked: number }; level: number }[];
-  card: { says: string; day: string }[];
+  card: { text: string; day: string }[];
 }
 
 const pageOf = async (page: Page, { horse_id }: Horse) =>
@@ -82,14 +82,14 @@ test("from a fault chip to the hole to the remedy on tomorrow's card", async ({ 
   const remedy = hole.remedies.find(({ fault }) => fault === 'roots_down')!;
   const line = section
     .getByRole('listitem')
-    .filter({ hasText: remedy.says, visible: true })
+    .filter({ hasText: remedy.text, visible: true })
     .filter({ has: page.getByRole('button') });
   await line.getByRole('button', { name: "Put on tomorrow's card" }).click();
   const card = page.getByRole('region', { name: "On tomorrow's card" });
-  await expect(card).toContainText(remedy.says);
+  await expect(card).toContainText(remedy.text);
   await expect(line.getByRole('button', { name: 'On the card' })).toBeDisabled();
   const [block] = (await pageOf(page, lanternfly)).card;
-  expect(block?.says).toBe(remedy.says);
+  expect(block?.text).toBe(remedy.text);
   expect(block!.day > known.on).toBe(true);
 
   // And off again; the chip too.

@@ -79,10 +79,10 @@ test('a stiff side is named, with every reason and what it would take', async ({
     page.getByText(/At least \d+ soft asks? .*on the right over \d+ days?/),
   ).toBeVisible();
   const judged = (await (await page.request.get(`/api${await gateOf(page, 'Kettle')}`)).json()) as {
-    judgement: { reasons: { says: string }[] };
+    judgement: { reasons: { text: string }[] };
   };
-  for (const { says } of judged.judgement.reasons) {
-    await expect(page.getByText(says, { exact: true })).toBeVisible();
+  for (const { text } of judged.judgement.reasons) {
+    await expect(page.getByText(text, { exact: true })).toBeVisible();
   }
 });
 

@@ -54,6 +54,6 @@ export const taken = (sent: Sent) =>
 export const problem = (
   status: number,
   detail: string,
-  errors: { field: string; says: string }[] = [],
+  errors: { field: string; detail: string }[] = [],
   type = 'about:blank',
 ) => Response.json({ type, status, detail, errors }, { status });

@@ -135,12 +135,12 @@ test('the barn news: ready, stuck, stiff side not worked, rusty', () => {
       ],
     } as unknown as Schemas['BoardHorse'],
   ]);
-  expect(found.ready.map(({ says }) => says)).toEqual(['bend.flex stand']);
-  expect(found.stuck.map(({ says }) => says)).toEqual(['Flexes, 40 days']);
-  expect(found.notWorked.map(({ says }) => says)).toEqual([
+  expect(found.ready.map(({ text }) => text)).toEqual(['bend.flex stand']);
+  expect(found.stuck.map(({ text }) => text)).toEqual(['Flexes, 40 days']);
+  expect(found.notWorked.map(({ text }) => text)).toEqual([
     'the left: 3 asks in a week, 9 on the other',
   ]);
-  expect(found.rusty.map(({ says }) => says)).toEqual(['2 levels, c d among them']);
+  expect(found.rusty.map(({ text }) => text)).toEqual(['2 levels, c d among them']);
 });
 
 test('evenness says how far apart and how sure that is', () => {
@@ -155,7 +155,7 @@ test('evenness says how far apart and how sure that is', () => {
       },
       low: 0.1,
       high: 0.5,
-      surely: true,
+      proven: true,
       ...over,
     }) as Schemas['LevelSides'];
   expect(sidesInWords(sides({}))).toBe(
@@ -165,7 +165,7 @@ test('evenness says how far apart and how sure that is', () => {
     'Left less right: 30 points (90% interval 10 to 50). Time to give, log-rank test: p below 0.01.',
   );
   expect(
-    sidesInWords(sides({ surely: false, evenness: { difference: -0.1, stiff_side: 'left' } })),
+    sidesInWords(sides({ proven: false, evenness: { difference: -0.1, stiff_side: 'left' } })),
   ).toContain('The left lags by 10 points, may be chance');
   expect(sidesInWords(sides({ evenness: { difference: 0 } }))).toBe('Even.');
 });

@@ -42,12 +42,28 @@ describe('what was fetched', () => {
     expect(await restored(wren)).toBeUndefined();
   });
 
-  it('is not taken up by another build, nor when it is a week old', async () => {
+  it('is not brought back by a write that was under way at the sign-out', async () => {
+    const queries = new QueryClient();
+    stop = keepQueries(queries, wren);
+    queries.setQueryData(['today'], today);
+    stop();
+    await forgetQueries(wren);
+    // A later write of another person comes after it.
+    await fetched(tobin);
+    expect(await restored(wren)).toBeUndefined();
+  });
+
+  it('is not taken up by another build', async () => {
     await fetched(wren);
     stop();
     vi.stubGlobal('__BUILD__', 'a newer build');
     expect(await restored(wren)).toBeUndefined();
     vi.stubGlobal('__BUILD__', 'this build');
+  });
+
+  it('is not taken up when it is more than a week old', async () => {
+    await fetched(wren);
+    stop();
     vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 8 * 86_400_000);
     expect(await restored(wren)).toBeUndefined();
     vi.restoreAllMocks();

@@ -50,8 +50,8 @@ describe('a program as a difference', () => {
       id: 'spurs',
       asks: 'Spurs',
       choices: [
-        { id: 'late', says: 'Late' },
-        { id: 'never', says: 'Never' },
+        { id: 'late', text: 'Late' },
+        { id: 'never', text: 'Never' },
       ],
     };
     const never = chooseSchool(none, question, 'never');

@@ -14,7 +14,7 @@ const judgement = (
       item,
       side,
       holds_back: !passes,
-      says: `${side ?? 'both'} ${item}`,
+      text: `${side ?? 'both'} ${item}`,
     })),
   }) as unknown as Schemas['Judgement'];
 
@@ -33,8 +33,8 @@ test('the rails that a ride filled or emptied are named, and no others', () => {
     rail('time_ratio', null, true),
   ]);
   expect(movedRails(now as Schemas['Judgement'], before as Schemas['Judgement'])).toEqual([
-    { says: 'left days', filled: true },
-    { says: 'left soft_share', filled: false },
+    { text: 'left days', filled: true },
+    { text: 'left soft_share', filled: false },
   ]);
   expect(movedRails(now as Schemas['Judgement'], undefined)).toEqual([]);
 });

@@ -116,7 +116,7 @@ describe('sending what is kept', () => {
     [426, '/problems/update'],
     [429, 'about:blank'],
   ])('a %i of %s is about no row', async (status, type) => {
-    server(() => problem(status, 'not now', [{ field: '/person_id', says: 'no' }], type));
+    server(() => problem(status, 'not now', [{ field: '/person_id', detail: 'no' }], type));
     await expect(send()).rejects.toThrow('not now');
     expect(await states()).toEqual(['waiting', 'waiting', 'waiting']);
   });
@@ -125,7 +125,7 @@ describe('sending what is kept', () => {
 describe('what the server refuses', () => {
   it('is set aside with its reason, and only what is named', async () => {
     server(() =>
-      problem(422, 'one field', [{ field: '/reps/1/measure/time_s', says: 'too long' }]),
+      problem(422, 'one field', [{ field: '/reps/1/measure/time_s', detail: 'too long' }]),
     );
     expect((await send()).how).toBe('refused');
     expect(await states()).toEqual(['refused', 'waiting', 'waiting']);
@@ -136,7 +136,7 @@ describe('what the server refuses', () => {
   it('holds back a ride with the reps that were sent along, and no others', async () => {
     server(async () => {
       await keepRep(db, oatcake, ask());
-      return problem(404, 'no horse', [{ field: '/rides/0/horse_id', says: 'no horse' }]);
+      return problem(404, 'no horse', [{ field: '/rides/0/horse_id', detail: 'no horse' }]);
     });
     await send();
     expect(await states()).toEqual(['refused', 'refused', 'refused', 'waiting']);
@@ -149,7 +149,7 @@ describe('what the server refuses', () => {
     const [first] = await db.reps.toArray();
     server(async () => {
       await setUndone(db, first!.repId, true);
-      return problem(422, 'one field', [{ field: '/reps/0/side', says: 'no' }]);
+      return problem(422, 'one field', [{ field: '/reps/0/side', detail: 'no' }]);
     });
     const { how } = await send().catch(() => ({ how: 'thrown' }));
     expect(how).not.toBe('nothing');
@@ -190,7 +190,7 @@ describe('what the server refuses', () => {
 
 describe('putting it right', () => {
   const refuse = async (field: string) => {
-    server(() => problem(422, 'one field', [{ field, says: 'no' }]));
+    server(() => problem(422, 'one field', [{ field, detail: 'no' }]));
     await send();
     takes();
   };

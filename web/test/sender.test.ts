@@ -73,7 +73,7 @@ describe('the sender', () => {
     server((sent) => {
       calls += 1;
       return calls === 1
-        ? problem(422, 'one field', [{ field: '/reps/0/asked_at', says: 'too early' }])
+        ? problem(422, 'one field', [{ field: '/reps/0/asked_at', detail: 'too early' }])
         : taken(sent);
     });
     start();
@@ -82,7 +82,7 @@ describe('the sender', () => {
   });
 
   it('tries refused rows again after a sign-in or an update', async () => {
-    server(() => problem(422, 'one field', [{ field: '/reps/0/side', says: 'no' }]));
+    server(() => problem(422, 'one field', [{ field: '/reps/0/side', detail: 'no' }]));
     start();
     await vi.waitFor(async () => expect(await db.reps.where({ state: 'refused' }).count()).toBe(1));
     server(taken);

@@ -92,7 +92,9 @@ test("a problem's fields are said in words where the editor shows them", () => {
     title: 'x',
     status: 422,
     detail: 'x',
-    errors: [{ field: '/content/gates/0/gate/soft_share', says: 'must be from 0 to 1, found 1.4' }],
+    errors: [
+      { field: '/content/gates/0/gate/soft_share', detail: 'must be from 0 to 1, found 1.4' },
+    ],
   };
   expect(() => inFields(new ProblemError(problem, 422))).toThrow(
     'soft share must be from 0 to 1, found 1.4.',

@@ -79,8 +79,8 @@ unsafe extern "C" {
 #[unsafe(no_mangle)]
 pub extern "C" fn tell_panics() {
     std::panic::set_hook(Box::new(|panic| {
-        let says = panic.to_string();
+        let detail = panic.to_string();
         // SAFETY: the text lives until the call returns.
-        unsafe { panicked(says.as_ptr(), says.len()) }
+        unsafe { panicked(detail.as_ptr(), detail.len()) }
     }));
 }

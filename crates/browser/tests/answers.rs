@@ -26,10 +26,13 @@ fn a_field_that_does_not_fit_is_named() {
 #[test]
 fn no_calculator_and_no_json_are_errors_not_panics() {
     let none = asked("divine", "{}");
-    assert_eq!(none["error"]["says"], "no calculator \"divine\"");
+    assert_eq!(none["error"]["detail"], "no calculator \"divine\"");
     for broken in ["", "{", "[1,", "\u{0}"] {
         let output = asked("share", broken);
-        assert!(output["error"]["says"].is_string(), "{broken:?}: {output}");
+        assert!(
+            output["error"]["detail"].is_string(),
+            "{broken:?}: {output}"
+        );
     }
 }
 

@@ -34,8 +34,8 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<ExitCode> {
     };
     let Some(calculator) = find(name) else {
         let names: Vec<&str> = ALL.iter().map(|calculator| calculator.name).collect();
-        let says = format!("no calculator \"{name}\"; there are {}", names.join(", "));
-        return Ok(refuse(&FieldError::new("", says)));
+        let detail = format!("no calculator \"{name}\"; there are {}", names.join(", "));
+        return Ok(refuse(&FieldError::new("", detail)));
     };
     if arguments.schema {
         println!("{}", serde_json::to_string_pretty(&(calculator.schema)())?);
@@ -66,7 +66,7 @@ fn calculate(calculator: &Calculator) -> Result<serde_json::Value, FieldError> {
 }
 
 fn refuse(error: &FieldError) -> ExitCode {
-    eprintln!("{}", json!({ "error": error.says, "field": error.field }));
+    eprintln!("{}", json!({ "error": error.detail, "field": error.field }));
     ExitCode::from(BAD_INPUT)
 }
 

@@ -179,7 +179,7 @@ impl Client {
     /// No answer, or a refusal.
     pub async fn note_care(&self, horse_id: Uuid, note: &CareNote) -> ClientResult<()> {
         let body = json!({
-            "care_id": note.care_id, "kind": note.kind, "day": note.day, "says": note.says
+            "care_id": note.care_id, "kind": note.kind, "day": note.day, "text": note.text
         });
         let path = format!("/api/horses/{horse_id}/care");
         done(self.call(Method::POST, &path, &body).await?).await

@@ -146,20 +146,20 @@ const fn bound(what: &'static str, unit: &'static str, least: f64, most: f64) ->
 /// What is wrong with one field of an input, and what is allowed there.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize, thiserror::Error)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[error("{field}: {says}")]
+#[error("{field}: {detail}")]
 pub struct FieldError {
     /// Path of the field as a JSON pointer (RFC 6901), such as `/reps/3/measure/time_s`.
     pub field: String,
     /// What was found and what is allowed, in a sentence for the person who sent it.
-    pub says: String,
+    pub detail: String,
 }
 
 impl FieldError {
     /// An error at `field`.
-    pub fn new(field: impl Into<String>, says: impl Into<String>) -> FieldError {
+    pub fn new(field: impl Into<String>, detail: impl Into<String>) -> FieldError {
         FieldError {
             field: field.into(),
-            says: says.into(),
+            detail: detail.into(),
         }
     }
 

@@ -72,19 +72,19 @@ impl GateChange {
     fn apply(&self, ladder: &mut Ladder) -> Result<(), FieldError> {
         let changed: Vec<usize> = ladder
             .rungs_of(&self.skill)
-            .filter(|place| {
+            .filter(|index| {
                 self.rung
                     .as_ref()
-                    .is_none_or(|rung| ladder.levels[*place].level.rung == *rung)
+                    .is_none_or(|rung| ladder.levels[*index].level.rung == *rung)
             })
             .collect();
         if changed.is_empty() {
             return Err(self.unknown_reference(ladder));
         }
-        for place in changed {
-            let mut value = serde_json::to_value(ladder.levels[place].gate).unwrap_or_default();
+        for index in changed {
+            let mut value = serde_json::to_value(ladder.levels[index].gate).unwrap_or_default();
             gate::merge(&mut value, &Value::Object(self.gate.clone()));
-            ladder.levels[place].gate = gate::read(value).map_err(|error| error.under("/gate"))?;
+            ladder.levels[index].gate = gate::read(value).map_err(|error| error.under("/gate"))?;
         }
         Ok(())
     }

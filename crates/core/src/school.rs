@@ -26,11 +26,11 @@ pub struct Choice {
     /// Stable id.
     pub id: &'static str,
     /// What it means.
-    pub says: &'static str,
+    pub text: &'static str,
 }
 
-const fn choice(id: &'static str, says: &'static str) -> Choice {
-    Choice { id, says }
+const fn choice(id: &'static str, text: &'static str) -> Choice {
+    Choice { id, text }
 }
 
 /// All questions.

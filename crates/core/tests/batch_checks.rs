@@ -28,7 +28,7 @@ fn check(batch: Value) -> Result<(), Vec<(String, String)>> {
     batch.check(Ladder::shipped()).map_err(|errors| {
         errors
             .into_iter()
-            .map(|error| (error.field, error.says))
+            .map(|error| (error.field, error.detail))
             .collect()
     })
 }
@@ -156,14 +156,14 @@ fn a_start_that_nothing_puts_right_is_asked_about() {
     let error = began("1999-12-31T15:00:00Z", 0.0, NOW).unwrap_err();
     assert_eq!(error.field, "/started_at");
     assert!(
-        error.says.contains("must not be before 2020-01-01"),
+        error.detail.contains("must not be before 2020-01-01"),
         "{}",
-        error.says
+        error.detail
     );
     assert!(
-        error.says.contains("say when the ride began"),
+        error.detail.contains("say when the ride began"),
         "{}",
-        error.says
+        error.detail
     );
 }
 
@@ -186,10 +186,10 @@ fn nothing_was_asked_after_now() {
 #[case("over\u{202e}turned", Some("letter 5 cannot be printed"))]
 #[case("nothing\u{0}", Some("letter 8 cannot be printed"))]
 fn a_text_can_be_printed(#[case] text: &str, #[case] says: Option<&str>) {
-    let found = check_text(NOTE_LETTERS, "/says", text).map_err(|error| error.says);
+    let found = check_text(NOTE_LETTERS, "/text", text).map_err(|error| error.detail);
     match says {
         None => assert_eq!(found, Ok(())),
         Some(says) => assert!(found.unwrap_err().contains(says)),
     }
-    assert_eq!(check_optional_text(NOTE_LETTERS, "/says", "  "), Ok(()));
+    assert_eq!(check_optional_text(NOTE_LETTERS, "/text", "  "), Ok(()));
 }

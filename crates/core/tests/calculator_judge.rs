@@ -9,7 +9,7 @@ use rstest::rstest;
 use serde_json::{Value, json};
 
 fn judge(input: Value) -> Result<Value, (String, String)> {
-    (find("judge").unwrap().run)(input).map_err(|error| (error.field, error.says))
+    (find("judge").unwrap().run)(input).map_err(|error| (error.field, error.detail))
 }
 
 /// Four soft days of flexing, as the API sends them.

@@ -7,7 +7,7 @@ use rstest::rstest;
 use serde_json::{Value, json};
 
 fn run(name: &str, input: Value) -> Result<Value, (String, String)> {
-    (find(name).unwrap().run)(input).map_err(|error| (error.field, error.says))
+    (find(name).unwrap().run)(input).map_err(|error| (error.field, error.detail))
 }
 
 /// Newcombe 1998, Table I, method 3 (from memory): 81 of 263.
@@ -100,7 +100,7 @@ fn charts_and_trend_answer_with_the_documented_fields() {
     )
     .unwrap();
     assert_eq!(
-        (&trend["says"], &trend["tau"]),
+        (&trend["direction"], &trend["tau"]),
         (&json!("improving"), &json!(1.0))
     );
     let even = run("evenness", json!({"left": 3, "right": 1})).unwrap();

@@ -114,7 +114,7 @@ fn a_product_of_large_numbers_is_refused() {
     assert_eq!(error.field, "/rides");
     assert!(
         error
-            .says
+            .detail
             .contains("must be 0 to 10000 reps, found 1440000; ask for fewer rides or asks"),
         "{error}"
     );

@@ -4,9 +4,10 @@ mod barn;
 
 use barn::mirrored;
 use cavesson_core::Side;
+use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::evenness::symmetry_index_pct;
 use cavesson_core::evidence::give_time::{log_rank, restricted_mean_s};
-use cavesson_core::evidence::share::{Day, quantile, share_of_days, wilson};
+use cavesson_core::evidence::share::{quantile, share_of_days, wilson};
 use cavesson_core::judge::{Judgement, Verdict, judge_reps};
 use cavesson_core::ladder::{Gate, Ladder};
 use cavesson_core::rep::Rep;
@@ -20,14 +21,14 @@ fn soft_of_asked() -> impl Strategy<Value = (u32, u32)> {
     (1u32..400).prop_flat_map(|asked| (0..=asked, Just(asked)))
 }
 
-fn day_list() -> impl Strategy<Value = Vec<Day>> {
+fn day_list() -> impl Strategy<Value = Vec<SoftCount>> {
     prop::collection::vec(
         (1u32..15).prop_flat_map(|asked| (0..=asked, Just(asked))),
         1..20,
     )
     .prop_map(|days| {
         days.into_iter()
-            .map(|(soft, asked)| Day { soft, asked })
+            .map(|(soft, asked)| SoftCount { soft, asked })
             .collect()
     })
 }

@@ -7,8 +7,8 @@ mod barn;
 
 use cavesson_core::Side;
 use cavesson_core::evidence::learning::upward;
-use cavesson_core::evidence::readiness::{Readiness, SoftCounts};
-use cavesson_core::evidence::{Ask, asks_in_order};
+use cavesson_core::evidence::readiness::{DayEvidence, Readiness};
+use cavesson_core::evidence::{Ask, SoftCount, asks_in_order};
 use cavesson_core::horse::season;
 use cavesson_core::ladder::Ladder;
 use jiff::civil::date;
@@ -19,8 +19,8 @@ fn asks(after: i64, sides: [(usize, usize); 2]) -> Vec<Ask> {
 }
 
 /// First ask soft or not, then so many soft of so many, on the left and right.
-fn shown(sides: [(bool, usize, usize); 2]) -> SoftCounts {
-    let mut shown = SoftCounts::default();
+fn shown(sides: [(bool, usize, usize); 2]) -> DayEvidence {
+    let mut shown = DayEvidence::default();
     for (side, (first, soft, asked)) in Side::EACH.into_iter().zip(sides) {
         shown.add(side, first, 0.0);
         (0..asked).for_each(|index| shown.add(side, index < soft, 0.0));
@@ -97,11 +97,12 @@ fn learning_equals_the_penalised_regression() {
 /// $ python crates/core/tests/golden/readiness.py
 #[test]
 fn in_season_against_out_of_season_is_newcombes_interval() {
-    let share = season::compare((14, 40), (60, 100)).unwrap();
+    let count = |soft, asked| SoftCount { soft, asked };
+    let share = season::compare(count(14, 40), count(60, 100)).unwrap();
     close(share.difference, -0.25, 1e-12);
     close(share.low, -0.407_353_6, 1e-7);
     close(share.high, -0.066_669_0, 1e-7);
-    assert_eq!(season::compare((0, 0), (3, 4)), None);
+    assert_eq!(season::compare(count(0, 0), count(3, 4)), None);
 }
 
 /// A cycle of about 21 days, five to seven of them in season, spring to autumn:

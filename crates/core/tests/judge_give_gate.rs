@@ -220,10 +220,10 @@ fn how_it_is_said() {
         ("rusty", soft_days([0, 1, 3, 4]), 34),
     ] {
         let judgement = judged(&reps, after);
-        told += &format!("{horse}: {}\n  {}\n", judgement.says, judgement.takes);
+        told += &format!("{horse}: {}\n  {}\n", judgement.text, judgement.takes);
         for reason in &judgement.reasons {
             let mark = if reason.holds_back { '-' } else { '+' };
-            told += &format!("  {mark} {}\n", reason.says);
+            told += &format!("  {mark} {}\n", reason.text);
         }
     }
     insta::assert_snapshot!(told);

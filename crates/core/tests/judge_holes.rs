@@ -73,7 +73,7 @@ fn three_faults_that_share_a_cause_point_to_the_back_up() {
         found[0]
             .remedies
             .iter()
-            .any(|remedy| remedy.says.contains("Single steps"))
+            .any(|remedy| remedy.text.contains("Single steps"))
     );
     let sticky = found[0]
         .evidence
@@ -131,8 +131,8 @@ fn a_fault_is_counted_against_every_ask_of_the_level_it_came_in() {
 fn every_fault_of_the_ladder_points_to_levels_that_are_there() {
     for fault in &ladder().faults {
         for hole in &fault.holes {
-            let seen_at = (0..ladder().levels.len()).filter(|place| {
-                let level = &ladder().levels[*place];
+            let seen_at = (0..ladder().levels.len()).filter(|index| {
+                let level = &ladder().levels[*index];
                 fault.shows_in(
                     &ladder().tracks[level.track].id,
                     &level.level.skill,
@@ -141,9 +141,9 @@ fn every_fault_of_the_ladder_points_to_levels_that_are_there() {
                 )
             });
             let mut any = false;
-            for place in seen_at {
+            for index in seen_at {
                 // The lowest rung of a skill has none below it.
-                any |= ladder().hole(&hole.0, place).is_some();
+                any |= ladder().hole(&hole.0, index).is_some();
             }
             assert!(any, "{}: {}", fault.id, hole.0);
         }

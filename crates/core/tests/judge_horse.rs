@@ -4,7 +4,7 @@
 
 mod barn;
 
-use barn::horse::{Horse, ladder, place, turn};
+use barn::horse::{Horse, index_of, ladder, turn};
 use barn::{BRACED, SOFT, day};
 use cavesson_core::Side;
 use cavesson_core::horse::{CareKind, RideMark};
@@ -27,7 +27,7 @@ fn a_new_horse_has_open_what_needs_nothing_and_closed_the_rest() {
     );
     let flex = horse.at("bend.flex/stand", 0);
     assert_eq!(flex.state, State::Closed);
-    assert_eq!(flex.missing, [place("start.bend-ground/stand")]);
+    assert_eq!(flex.missing, [index_of("start.bend-ground/stand")]);
 }
 
 #[test]
@@ -64,7 +64,7 @@ fn a_need_that_went_rusty_holds_back_until_it_is_freshened_up() {
         .ride("bend.flex/stand", 80, &vec![Measure::Give(BRACED); 4]);
     assert_eq!(
         stale.at("bend.flex/stand", 80).stale,
-        [place("start.bend-ground/stand")]
+        [index_of("start.bend-ground/stand")]
     );
 }
 
@@ -104,12 +104,12 @@ fn the_level_below_must_have_been_soft_on_its_last_day() {
         ladder(),
         &horse.file(),
         &judge_horse(ladder(), &horse.file(), day(12)),
-        place("bend.hip/walk"),
+        index_of("bend.hip/walk"),
         day(12),
     );
     assert!(
         judged.reasons[0]
-            .says
+            .text
             .starts_with("The level below was 25% soft"),
         "{:?}",
         judged.reasons[0]
@@ -126,7 +126,12 @@ fn what_adds_up_is_held_when_the_number_is_reached() {
             &[Measure::Count(Count { count: 8 })],
         );
     }
-    let judged = level::judge_level(ladder(), &horse.file(), place("start.mount/stand"), day(11));
+    let judged = level::judge_level(
+        ladder(),
+        &horse.file(),
+        index_of("start.mount/stand"),
+        day(11),
+    );
     assert_eq!(judged.verdict, Verdict::Stay);
     assert_eq!(judged.takes, "4 more.");
     let takes = judged.what_it_takes;
@@ -228,7 +233,7 @@ fn an_ease_back_names_the_highest_held_level_under_it() {
         (standing.verdict, standing.state),
         (Verdict::EaseBack, State::Eased)
     );
-    assert_eq!(standing.ease_to, Some(place("frame.poll/walk")));
+    assert_eq!(standing.ease_to, Some(index_of("frame.poll/walk")));
 }
 
 #[test]
@@ -279,10 +284,10 @@ fn two_leaks_in_three_turns_leave_the_cattle() {
         0,
         &[good.clone(), good, leaks.clone(), leaks],
     );
-    let judged = level::judge_level(ladder(), &twice.file(), place("cow.turn/slow"), day(0));
+    let judged = level::judge_level(ladder(), &twice.file(), index_of("cow.turn/slow"), day(0));
     assert_eq!(judged.verdict, Verdict::EaseBack);
     assert_eq!(
-        judged.reasons[0].says,
+        judged.reasons[0].text,
         "Shoulder leaks toward the cow: 2 of the last 3. Leave the cattle: dry work, then a slower cow."
     );
 }
@@ -396,7 +401,7 @@ fn carrying_is_judged_without_sides_and_without_times() {
     let judged = level::judge_level(
         ladder(),
         &horse.file(),
-        place("frame.straight/walk"),
+        index_of("frame.straight/walk"),
         day(5),
     );
     assert_eq!(judged.verdict, Verdict::Advance);

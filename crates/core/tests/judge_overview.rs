@@ -4,10 +4,11 @@
 
 mod barn;
 
-use barn::horse::{Horse, ladder, place};
+use barn::horse::{Horse, index_of, ladder};
 use barn::{BRACED, SOFT, day};
+use cavesson_core::evidence::SoftCount;
 use cavesson_core::judge::next::next_level;
-use cavesson_core::judge::soft_map::{MapZone, Tally, soft_map};
+use cavesson_core::judge::soft_map::{MapZone, soft_map};
 use cavesson_core::judge::track::{stiff_side, tracks};
 use cavesson_core::judge::{HorseFile, State, Verdict, judge_horse};
 use cavesson_core::ladder::Zone;
@@ -36,14 +37,14 @@ fn steps(clean: u32) -> Measure {
     })
 }
 
-fn zone(map: &[MapZone], zone: Zone, side: Side, gait: Gait) -> Option<(Tally, Tally)> {
+fn zone(map: &[MapZone], zone: Zone, side: Side, gait: Gait) -> Option<(SoftCount, SoftCount)> {
     map.iter()
         .find(|at| (at.zone, at.side, at.gait) == (zone, side, gait))
         .map(|at| (at.now, at.before))
 }
 
-fn tally(soft: u32, asked: u32) -> Tally {
-    Tally { soft, asked }
+fn tally(soft: u32, asked: u32) -> SoftCount {
+    SoftCount { soft, asked }
 }
 
 #[test]
@@ -169,10 +170,10 @@ fn what_lacks_only_a_day_comes_before_what_is_only_worked_on() {
         );
     let next = |horse: &Horse, on: i64| {
         let standings = judge_horse(ladder(), &horse.file(), day(on));
-        let place = next_level(ladder(), &standings, day(on))?;
+        let index = next_level(ladder(), &standings, day(on))?;
         Some((
-            ladder().levels[place].level.to_string(),
-            standings[place].verdict,
+            ladder().levels[index].level.to_string(),
+            standings[index].verdict,
         ))
     };
     let (level, verdict) = next(&horse, 3).unwrap();
@@ -269,7 +270,7 @@ proptest! {
         // What comes next is on the ladder, and nothing that is closed.
         let next = next_level(ladder(), &standings, day(on));
         prop_assert!(next.is_some_and(|at| standings[at].state != State::Closed));
-        prop_assert!(next != Some(place("trail.plank/once")));
+        prop_assert!(next != Some(index_of("trail.plank/once")));
     }
 }
 

@@ -4,8 +4,9 @@
 mod barn;
 
 use barn::day;
-use barn::horse::{Horse, ladder, place};
+use barn::horse::{Horse, index_of, ladder};
 use cavesson_core::Side;
+use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::share::{difference, quantile};
 use cavesson_core::judge::faults_seen;
 use cavesson_core::judge::sides::sides;
@@ -28,11 +29,16 @@ fn braced() -> Measure {
 #[case((5, 56), (0, 29), -0.0381, 0.1926)]
 #[case((10, 10), (0, 20), 0.6791, 1.0000)]
 fn two_shares_are_compared_as_newcombe_does(
-    #[case] one: (u32, u32),
-    #[case] other: (u32, u32),
+    #[case] (soft, asked): (u32, u32),
+    #[case] (other_soft, other_asked): (u32, u32),
     #[case] low: f64,
     #[case] high: f64,
 ) {
+    let one = SoftCount { soft, asked };
+    let other = SoftCount {
+        soft: other_soft,
+        asked: other_asked,
+    };
     let found = difference(one, other, quantile(0.95, true)).unwrap();
     assert!((found.low - low).abs() < 5e-5, "{found:?}");
     assert!((found.high - high).abs() < 5e-5, "{found:?}");
@@ -51,11 +57,11 @@ fn the_stiff_side_is_named_with_how_sure_that_is() {
     let found = sides(ladder(), &horse.file(), day(1));
     assert_eq!(found.len(), 1);
     let flex = &found[0];
-    assert_eq!(flex.level, place("bend.flex/stand"));
+    assert_eq!(flex.level, index_of("bend.flex/stand"));
     assert_eq!((flex.left.soft, flex.left.asked), (12, 12));
     assert_eq!((flex.right.soft, flex.right.asked), (6, 12));
     assert_eq!(flex.evenness.stiff_side, Some(Side::Right));
-    assert!(flex.surely && flex.low > 0.0, "{flex:?}");
+    assert!(flex.proven && flex.low > 0.0, "{flex:?}");
     assert!(
         flex.evenness.symmetry_index_pct.unwrap() < 0.0,
         "the right is slower"
@@ -83,7 +89,7 @@ fn the_mirror_horse_has_the_mirror_sides() {
     assert_eq!((one.left, one.right), (mirror.right, mirror.left));
     assert!((one.low + mirror.high).abs() < 1e-12);
     assert!((one.evenness.difference + mirror.evenness.difference).abs() < 1e-12);
-    assert_eq!(one.surely, mirror.surely);
+    assert_eq!(one.proven, mirror.proven);
 }
 
 #[test]

@@ -255,12 +255,12 @@ fn the_shipped_ladder_has_every_track_in_the_order_of_the_work() {
         ]
     );
     assert_eq!(ladder.faults.len(), 25);
-    assert!(ladder.levels.iter().enumerate().all(|(place, level)| {
+    assert!(ladder.levels.iter().enumerate().all(|(index, level)| {
         level
             .below
             .iter()
             .chain(level.needs.iter().flatten())
-            .all(|need| *need < place)
+            .all(|need| *need < index)
     }));
 }
 
@@ -280,7 +280,7 @@ fn the_shipped_ladder_has_every_track_in_the_order_of_the_work() {
 fn needs_are_those_of_the_trade(#[case] level: &str, #[case] needs: &[&str]) {
     let ladder = Ladder::shipped();
     let at = ladder.at(&Level::from_path(level).unwrap()).unwrap();
-    let path = |place: &usize| ladder.levels[*place].level.to_string();
+    let path = |index: &usize| ladder.levels[*index].level.to_string();
     let found: Vec<String> = at
         .below
         .iter()

@@ -9,8 +9,8 @@ use rstest::rstest;
 use serde_json::{Value, json};
 
 fn read(measure: Value) -> Result<Measure, (String, String)> {
-    let measure: Measure = cavesson_core::json::read(measure).map_err(|e| (e.field, e.says))?;
-    measure.check().map_err(|e| (e.field, e.says))?;
+    let measure: Measure = cavesson_core::json::read(measure).map_err(|e| (e.field, e.detail))?;
+    measure.check().map_err(|e| (e.field, e.detail))?;
     Ok(measure)
 }
 

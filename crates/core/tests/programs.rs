@@ -7,10 +7,10 @@ use rstest::rstest;
 use serde_json::{Value, json};
 
 fn ladder_of(program: Value) -> Result<Ladder, (String, String)> {
-    let program: Program = cavesson_core::json::read(program).map_err(|e| (e.field, e.says))?;
+    let program: Program = cavesson_core::json::read(program).map_err(|e| (e.field, e.detail))?;
     program
         .ladder(LadderFile::shipped())
-        .map_err(|e| (e.field, e.says))
+        .map_err(|e| (e.field, e.detail))
 }
 
 fn has(ladder: &Ladder, skill: &str) -> bool {

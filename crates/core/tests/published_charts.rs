@@ -1,7 +1,7 @@
 //! Slip alarm and trend against published worked examples and tables.
 
 use cavesson_core::evidence::slip::{cusum, ewma};
-use cavesson_core::evidence::trend::{Says, trend};
+use cavesson_core::evidence::trend::{Direction, trend};
 use rstest::rstest;
 
 /// NIST/SEMATECH e-Handbook of Statistical Methods, section 6.3.2.4, EWMA
@@ -109,7 +109,7 @@ fn slope_tau_and_p_equal_scipy() {
     assert!((found.slope_per_day.unwrap() - SLOPE).abs() < 1e-12);
     assert!((found.tau.unwrap() - TAU).abs() < 1e-12);
     assert!((found.p.unwrap() - P).abs() < 1e-12);
-    assert_eq!(found.says, Says::Improving);
+    assert_eq!(found.direction, Direction::Improving);
 }
 
 const SLOPE: f64 = 0.03666666666666666;
@@ -117,13 +117,13 @@ const TAU: f64 = 0.8095238095238096;
 const P: f64 = 0.010714285714285714;
 
 #[rstest]
-#[case::three_days(&[0.2, 0.5, 0.9], Says::TooFewDays)]
-#[case::four_rising(&[0.2, 0.5, 0.7, 0.9], Says::Improving)]
-#[case::four_falling(&[0.9, 0.7, 0.5, 0.2], Says::Slipping)]
-#[case::up_and_down(&[0.5, 0.7, 0.4, 0.6, 0.5], Says::Level)]
-#[case::all_the_same(&[0.5, 0.5, 0.5, 0.5, 0.5], Says::Level)]
-#[case::nothing(&[], Says::TooFewDays)]
-fn what_the_days_say(#[case] values: &[f64], #[case] says: Says) {
+#[case::three_days(&[0.2, 0.5, 0.9], Direction::TooFewDays)]
+#[case::four_rising(&[0.2, 0.5, 0.7, 0.9], Direction::Improving)]
+#[case::four_falling(&[0.9, 0.7, 0.5, 0.2], Direction::Slipping)]
+#[case::up_and_down(&[0.5, 0.7, 0.4, 0.6, 0.5], Direction::Level)]
+#[case::all_the_same(&[0.5, 0.5, 0.5, 0.5, 0.5], Direction::Level)]
+#[case::nothing(&[], Direction::TooFewDays)]
+fn what_the_days_say(#[case] values: &[f64], #[case] direction: Direction) {
     let days: Vec<f64> = (0..values.len()).map(|day| day as f64).collect();
-    assert_eq!(trend(&days, values).says, says);
+    assert_eq!(trend(&days, values).direction, direction);
 }

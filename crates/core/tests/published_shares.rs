@@ -1,6 +1,7 @@
 //! Soft-share bounds against published figures.
 
-use cavesson_core::evidence::share::{Day, icc, quantile, share_of_days, wilson};
+use cavesson_core::evidence::SoftCount;
+use cavesson_core::evidence::share::{icc, quantile, share_of_days, wilson};
 use rstest::rstest;
 
 /// Newcombe RG. Two-sided confidence intervals for the single proportion:
@@ -42,7 +43,10 @@ fn quantiles_equal_the_normal_table(#[case] confidence: f64, #[case] two: bool, 
 /// estimate is 1; drawn to a prior of 0 that counts as ten days: 2 / 12.
 #[test]
 fn days_that_are_all_or_nothing_are_fully_alike() {
-    let days = [Day { soft: 4, asked: 4 }, Day { soft: 0, asked: 4 }];
+    let days = [
+        SoftCount { soft: 4, asked: 4 },
+        SoftCount { soft: 0, asked: 4 },
+    ];
     assert!((icc(&days, 0.0) - 2.0 / 12.0).abs() < 1e-12);
 }
 
@@ -62,7 +66,7 @@ const GOLDEN_HIGH: f64 = 0.9253269802467733;
 
 #[test]
 fn alike_days_widen_the_bounds() {
-    let days = [(6, 6), (2, 6), (6, 6), (1, 6)].map(|(soft, asked)| Day { soft, asked });
+    let days = [(6, 6), (2, 6), (6, 6), (1, 6)].map(|(soft, asked)| SoftCount { soft, asked });
     let z = quantile(0.90, false);
     let clustered = share_of_days(&days, 0.05, z).unwrap();
     let plain = wilson(15.0 / 24.0, 24.0, z);

@@ -4,6 +4,7 @@
 mod barn;
 
 use cavesson_core::Side;
+use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::rider::{RiderDay, RiderOffset, rider_offsets};
 use cavesson_core::judge::{HorseFile, Overrule, RideFacts, Verdict, level};
 use cavesson_core::ladder::Ladder;
@@ -28,8 +29,7 @@ fn day(rider: usize, group: u128, after: i64, soft: u32, asked: u32) -> RiderDay
         level: 0,
         side: Side::Left,
         day: FIRST.saturating_add(after.days()),
-        soft,
-        asked,
+        asks: SoftCount { soft, asked },
     }
 }
 
@@ -217,12 +217,12 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
         reps.extend(ridden.reps);
     }
     let ladder = Ladder::shipped();
-    let place = ladder.position(&barn::flex().level).unwrap();
+    let index = ladder.position(&barn::flex().level).unwrap();
     let mut file = HorseFile::of_reps(ladder, &reps);
     file.rides = rides;
-    file.overrules = needs_as_held(ladder, place);
+    file.overrules = needs_as_held(ladder, index);
     let on = FIRST.saturating_add(13.days());
-    let bare = level::judge_level(ladder, &file, place, on);
+    let bare = level::judge_level(ladder, &file, index, on);
     let easy = |sd: f64| RiderOffset {
         rider_id: RIDERS[0],
         offset: 1.2,
@@ -232,12 +232,12 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
     };
     file.take_in_riders(&[easy(2.0)]);
     assert_eq!(
-        level::judge_level(ladder, &file, place, on),
+        level::judge_level(ladder, &file, index, on),
         bare,
         "what may be chance is left out"
     );
     file.take_in_riders(&[easy(0.2)]);
-    let adjusted = level::judge_level(ladder, &file, place, on);
+    let adjusted = level::judge_level(ladder, &file, index, on);
     let ready = |judged: &level::Judgement| judged.gate.sides[0].ready_low.unwrap();
     assert!(ready(&adjusted) < ready(&bare) - 0.05);
     assert_eq!(
@@ -253,7 +253,7 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
     let said = adjusted
         .reasons
         .iter()
-        .find(|reason| reason.says.starts_with("Adjusted for who rode"));
+        .find(|reason| reason.text.starts_with("Adjusted for who rode"));
     assert!(
         said.is_some_and(|reason| reason.holds_back),
         "{:?}",
@@ -262,8 +262,8 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
 }
 
 /// What the level needs, taken as held.
-fn needs_as_held(ladder: &Ladder, place: usize) -> Vec<Overrule> {
-    let level = &ladder.levels[place];
+fn needs_as_held(ladder: &Ladder, index: usize) -> Vec<Overrule> {
+    let level = &ladder.levels[index];
     let needs = level.below.iter().chain(level.needs.iter().flatten());
     needs
         .map(|need| Overrule {

@@ -35,7 +35,7 @@ fn ridden(seed: u64, days: usize) -> (Vec<Rep>, Date) {
     let mut reps = season(ladder(), seed, days);
     let levels: Vec<&LadderLevel> = DAILY
         .iter()
-        .map(|path| &ladder().levels[barn::horse::place(path)])
+        .map(|path| &ladder().levels[barn::horse::index_of(path)])
         .collect();
     let learns = Traits {
         start: 0.6,
@@ -106,7 +106,7 @@ fn one_more_soft_give_never_closes_an_open_gate() {
     for seed in 0..60 {
         let (reps, on) = ridden(seed, 24);
         for standing in on_its_own(&reps, on) {
-            let at = &ladder().levels[standing.place];
+            let at = &ladder().levels[standing.index];
             if standing.verdict != Verdict::Advance || at.measure != MeasureKind::Give {
                 continue;
             }
@@ -123,7 +123,7 @@ fn one_more_soft_give_never_closes_an_open_gate() {
                     ..last.clone()
                 });
                 let after = on_its_own(&more, on);
-                let verdict = after[standing.place].verdict;
+                let verdict = after[standing.index].verdict;
                 assert_eq!(verdict, Verdict::Advance, "{}, seed {seed}", at.name);
                 tried += 1;
             }
@@ -171,10 +171,10 @@ proptest! {
         let (reps, on) = ridden(seed, days);
         let (file, standings) = judged(&reps, on);
         for standing in &standings {
-            let said = level::of_standings(ladder(), &file, &standings, standing.place, on);
+            let said = level::of_standings(ladder(), &file, &standings, standing.index, on);
             prop_assert_eq!((said.verdict, said.state), (standing.verdict, standing.state));
-            prop_assert!(!said.says.is_empty() && !said.takes.is_empty());
-            prop_assert!(said.reasons.iter().all(|reason| !reason.says.is_empty()));
+            prop_assert!(!said.text.is_empty() && !said.takes.is_empty());
+            prop_assert!(said.reasons.iter().all(|reason| !reason.text.is_empty()));
             let holds_back = said.gate.items.iter().any(|item| !item.passes);
             prop_assert_eq!(said.gate.passes, !holds_back);
             if said.verdict == Verdict::Advance {
@@ -200,7 +200,7 @@ proptest! {
         for hole in &found {
             prop_assert!(ladder().position(&hole.level).is_some());
             prop_assert!(hole.evidence.iter().all(|fault| seen.contains(fault)));
-            prop_assert!(hole.remedies.iter().all(|remedy| !remedy.says.is_empty() && ladder().position(&remedy.level).is_some()));
+            prop_assert!(hole.remedies.iter().all(|remedy| !remedy.text.is_empty() && ladder().position(&remedy.level).is_some()));
         }
     }
 

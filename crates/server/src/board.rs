@@ -71,8 +71,8 @@ const NEWS_DAYS: i64 = 21;
 
 /// Its gate stands open, and nothing that waits for it was begun or is held.
 fn is_ready(judged: &Judged, standing: &Standing) -> bool {
-    let opens = &judged.ladder().levels[standing.place].opens;
-    let mut waiting = opens.iter().map(|place| &judged.standings[*place]);
+    let opens = &judged.ladder().levels[standing.index].opens;
+    let mut waiting = opens.iter().map(|index| &judged.standings[*index]);
     let lately = |day: Date| days_between(day, judged.on) <= NEWS_DAYS;
     standing.verdict == Verdict::Advance
         && standing.last_asked.is_some_and(lately)
@@ -122,16 +122,16 @@ async fn show(
 fn board_horse(horse: Horse, judged: &Judged) -> BoardHorse {
     let ladder = judged.ladder();
     let next = next_level(ladder, &judged.standings, judged.on);
-    let brief = |place: usize| LevelBrief::of(&ladder.levels[place], ladder);
+    let brief = |index: usize| LevelBrief::of(&ladder.levels[index], ladder);
     let of = |wanted: &dyn Fn(&Standing) -> bool| {
         let found = judged.standings.iter().filter(|standing| wanted(standing));
-        found.map(|standing| brief(standing.place)).collect()
+        found.map(|standing| brief(standing.index)).collect()
     };
     BoardHorse {
         horse,
         tracks: tracks(ladder, &judged.standings, judged.on),
         next: next.map(brief),
-        next_verdict: next.map(|place| judged.standings[place].verdict),
+        next_verdict: next.map(|index| judged.standings[index].verdict),
         ready: of(&|standing| is_ready(judged, standing)),
         rusty: of(&|standing| standing.state == LevelState::Rusty),
         stiff_side: stiff_side(&judged.file, judged.on),

@@ -40,7 +40,7 @@ pub struct CardBlock {
     /// The side to ask more.
     side: Option<Side>,
     /// What to do.
-    says: String,
+    text: String,
     /// The fault it mends.
     fault: Option<FaultId>,
 }
@@ -55,7 +55,7 @@ impl CardBlock {
             day: block.day,
             level: block.level,
             side: block.side,
-            says: block.says,
+            text: block.text,
             fault: block.fault,
         }
     }
@@ -77,7 +77,7 @@ struct NewCardBlock {
     side: Option<Side>,
     /// What to do.
     #[schema(min_length = 1, max_length = 600)]
-    says: String,
+    text: String,
     /// The fault it mends.
     #[serde(default)]
     fault: Option<FaultId>,
@@ -117,7 +117,7 @@ async fn add(
         day: new.day,
         level,
         side: new.side,
-        says: new.says,
+        text: new.text,
         fault: new.fault,
     };
     let made_by = signed.person.person_id;
@@ -138,7 +138,7 @@ fn check(
     if let Some(fault) = &new.fault {
         check_fault(fault, ladder).map_err(|error| error.under("/fault"))?;
     }
-    check_text(NOTE_LETTERS, "/says", &new.says)?;
+    check_text(NOTE_LETTERS, "/text", &new.text)?;
     check_planned_day("/day", new.day, today)
 }
 

@@ -41,7 +41,7 @@ struct NewCare {
     /// In your words.
     #[serde(default)]
     #[schema(max_length = 600)]
-    says: String,
+    text: String,
 }
 
 /// Whether a flag is cleared.
@@ -73,13 +73,13 @@ async fn add(
     let mut barn = signed.write().await?;
     let horse = signed.horse(&mut barn, horse_id).await?;
     check_care_day("/day", new.day, horse.foaled, today).map_err(Problem::field)?;
-    check_optional_text(NOTE_LETTERS, "/says", &new.says).map_err(Problem::field)?;
+    check_optional_text(NOTE_LETTERS, "/text", &new.text).map_err(Problem::field)?;
     let note = CareNote {
         care_id: new.care_id,
         kind: new.kind,
         day: new.day,
         cleared_on: None,
-        says: new.says,
+        text: new.text,
     };
     horse::raise_versions(&mut barn, &[horse_id]).await?;
     let made_by = signed.person.person_id;

@@ -109,11 +109,11 @@ pub fn with_refusals<Arguments>(
     let refusals = handler.refusals();
     for item in route.1.paths.values_mut() {
         for operation in operations(item) {
-            for (status, says) in &refusals {
+            for (status, text) in &refusals {
                 let responses = &mut operation.responses.responses;
                 responses
                     .entry(status.to_string())
-                    .or_insert_with(|| problem(says));
+                    .or_insert_with(|| problem(text));
             }
         }
     }
@@ -131,9 +131,9 @@ fn operations(item: &mut PathItem) -> impl Iterator<Item = &mut Operation> {
     .flatten()
 }
 
-fn problem(says: &str) -> RefOr<Response> {
+fn problem(text: &str) -> RefOr<Response> {
     let schema = Ref::from_schema_name("Problem");
-    let mut response = Response::new(says);
+    let mut response = Response::new(text);
     response
         .content
         .insert(PROBLEM_JSON.to_owned(), Content::new(Some(schema)).into());

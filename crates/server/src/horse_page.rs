@@ -6,6 +6,7 @@ use std::collections::HashSet;
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::Side;
+use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::first_ask::first_asks;
 use cavesson_core::evidence::slip::Slip;
 use cavesson_core::horse::{CareNote, RideMark, Sex, season};
@@ -106,7 +107,7 @@ struct Next {
     level: LevelBrief,
     verdict: Verdict,
     /// The verdict in a sentence.
-    says: String,
+    text: String,
     /// What it would take.
     takes: String,
     /// When, as a range of rides, in a sentence.
@@ -127,7 +128,7 @@ struct LastRide {
 /// A level asked on the last day.
 #[derive(Serialize, ToSchema)]
 struct AskedLevel {
-    /// The place of the level.
+    /// The index of the level.
     level: usize,
     soft: u32,
     asked: u32,
@@ -154,7 +155,7 @@ struct HorseLevel {
     first_asked: Option<Date>,
     /// What holds it, in a few words; empty when nothing does.
     holds: String,
-    /// The places of the levels it needs; of each need the alternatives.
+    /// The indexes of the levels it needs; of each need the alternatives.
     needs: Vec<Vec<usize>>,
     /// Rides on which it was asked.
     days: usize,
@@ -165,7 +166,7 @@ struct HorseLevel {
 struct HorseFirstAsk {
     #[schema(value_type = String, format = Date)]
     day: Date,
-    /// The place of the level.
+    /// The index of the level.
     level: usize,
     side: Side,
     soft: bool,
@@ -175,7 +176,7 @@ struct HorseFirstAsk {
 /// A held level that slips.
 #[derive(Serialize, ToSchema)]
 struct HorseSlip {
-    /// The place of the level.
+    /// The index of the level.
     level: usize,
     slip: Slip,
 }
@@ -285,14 +286,14 @@ fn unfit_in_words(unfit: &Unfit) -> String {
 
 fn next(judged: &Judged) -> Option<Next> {
     let ladder = judged.ladder();
-    let place = next_level(ladder, &judged.standings, judged.on)?;
-    let said = level::of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
+    let index = next_level(ladder, &judged.standings, judged.on)?;
+    let said = level::of_standings(ladder, &judged.file, &judged.standings, index, judged.on);
     let forecast =
-        level::forecast_of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
+        level::forecast_of_standings(ladder, &judged.file, &judged.standings, index, judged.on);
     Some(Next {
-        level: LevelBrief::of(&ladder.levels[place], ladder),
+        level: LevelBrief::of(&ladder.levels[index], ladder),
         verdict: said.verdict,
-        says: said.says,
+        text: said.text,
         takes: said.takes,
         forecast: words::forecast(&forecast, judged.file.sex),
     })
@@ -306,12 +307,12 @@ fn last_ride(judged: &Judged) -> Option<LastRide> {
         .iter()
         .filter_map(|standing| {
             let history = &standing.history;
-            let tally = history.tallies.last().filter(|day| day.day == last.day)?;
+            let on_it = history.soft_days.last().filter(|day| day.day == last.day)?;
             let before = history.days.iter().rev().nth(1);
             Some(AskedLevel {
-                level: standing.place,
-                soft: tally.soft,
-                asked: tally.asked,
+                level: standing.index,
+                soft: on_it.all_sides.soft,
+                asked: on_it.all_sides.asked,
                 before: before.map(|day| day.verdict),
                 now: standing.verdict,
             })
@@ -331,7 +332,7 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
         .standings
         .iter()
         .map(|standing| {
-            let level = &ladder.levels[standing.place];
+            let level = &ladder.levels[standing.index];
             HorseLevel {
                 level: LevelBrief::of(level, ladder),
                 verdict: standing.verdict,
@@ -339,7 +340,7 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
                 sides: standing.sides.clone(),
                 last_asked: standing.last_asked,
                 held_since: standing.retention.held_since,
-                first_asked: standing.history.tallies.first().map(|day| day.day),
+                first_asked: standing.history.soft_days.first().map(|day| day.day),
                 holds: holds(judged, standing),
                 needs: level
                     .below
@@ -347,7 +348,7 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
                     .map(|below| vec![*below])
                     .chain(level.needs.iter().cloned())
                     .collect(),
-                days: standing.history.tallies.len(),
+                days: standing.history.soft_days.len(),
             }
         })
         .collect()
@@ -355,7 +356,7 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
 
 /// What holds a level, in a few words.
 fn holds(judged: &Judged, standing: &cavesson_core::judge::Standing) -> String {
-    let name = |place: &usize| judged.ladder().levels[*place].name.clone();
+    let name = |index: &usize| judged.ladder().levels[*index].name.clone();
     if let Some(Caution::SideDrop(drop)) = standing.cautions.last() {
         return format!("the {} side dropped all at once", drop.side.word());
     }
@@ -375,16 +376,16 @@ fn horse_first_asks(judged: &Judged) -> Vec<HorseFirstAsk> {
     let oldest = judged.on.saturating_sub(FIRST_ASK_DAYS.days());
     let ladder = judged.ladder();
     let mut all: Vec<HorseFirstAsk> = Vec::new();
-    for (place, asks) in judged.file.asks.iter().enumerate() {
+    for (index, asks) in judged.file.asks.iter().enumerate() {
         let start = asks.partition_point(|ask| ask.day <= oldest);
         let end = asks.partition_point(|ask| ask.day <= judged.on);
-        for side in ladder.levels[place].asked_sides() {
+        for side in ladder.levels[index].asked_sides() {
             all.extend(
                 first_asks(&asks[start..end], *side)
                     .into_iter()
                     .map(|first| HorseFirstAsk {
                         day: first.day,
-                        level: place,
+                        level: index,
                         side: *side,
                         soft: first.soft,
                         rep_id: first.rep_id,
@@ -403,7 +404,7 @@ fn slips(judged: &Judged) -> Vec<HorseSlip> {
         .filter_map(|standing| {
             let slip = standing.slip()?;
             slip.since.is_some().then_some(HorseSlip {
-                level: standing.place,
+                level: standing.index,
                 slip,
             })
         })
@@ -426,7 +427,7 @@ fn season_of(judged: &Judged) -> Season {
         .collect();
     let marked: HashSet<Uuid> = seen.iter().map(|ride| ride.ride_id).collect();
     let days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
-    let (mut inside, mut outside) = ((0, 0), (0, 0));
+    let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
     let oldest = judged.on.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
     let asks = judged.file.asks.iter().flat_map(|asks| {
         let start = asks.partition_point(|ask| ask.day < oldest);
@@ -434,13 +435,12 @@ fn season_of(judged: &Judged) -> Season {
         &asks[start..end]
     });
     for ask in asks {
-        let tally = if marked.contains(&ask.ride_id) {
+        let counted = if marked.contains(&ask.ride_id) {
             &mut inside
         } else {
             &mut outside
         };
-        tally.0 += u32::from(ask.soft);
-        tally.1 += 1;
+        counted.count(ask.soft);
     }
     Season {
         expected: season::expected(&days, judged.on),

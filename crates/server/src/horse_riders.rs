@@ -30,7 +30,7 @@ pub struct HorseRider {
     /// else asked the same levels of the same horses within a fortnight.
     difference: Option<RiderOffset>,
     /// The same in a sentence.
-    says: String,
+    text: String,
 }
 
 /// The names of the barn's people.
@@ -52,7 +52,7 @@ pub fn of_horse(judged: &Judged, names: &HashMap<Uuid, String>) -> Vec<HorseRide
                 name: names.get(&rider_id).cloned().unwrap_or_default(),
                 rides,
                 difference: difference.copied(),
-                says: words::rider(difference),
+                text: words::rider(difference),
             }
         })
         .collect();

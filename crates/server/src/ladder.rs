@@ -48,7 +48,7 @@ pub struct ShownLevel {
 impl ShownLadder {
     /// The ladder as it is shown.
     pub fn of(ladder: &Ladder) -> ShownLadder {
-        let named = |place: &usize| ladder.levels[*place].level.clone();
+        let named = |index: &usize| ladder.levels[*index].level.clone();
         ShownLadder {
             version: ladder.version,
             tracks: ladder.tracks.clone(),

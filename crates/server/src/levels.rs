@@ -138,14 +138,14 @@ fn judged_level(found: HorseLevel) -> JudgedLevel {
         judged.ladder(),
         &judged.file,
         &judged.standings,
-        found.place,
+        found.index,
         judged.on,
     );
     let forecast = judge::level::forecast_of_standings(
         judged.ladder(),
         &judged.file,
         &judged.standings,
-        found.place,
+        found.index,
         judged.on,
     );
     let ladder_version = judged.ladder().version;
@@ -202,7 +202,7 @@ fn level_strips(found: HorseLevel) -> LevelStrips {
 struct HorseLevel {
     horse: Horse,
     judged: Arc<Judged>,
-    place: usize,
+    index: usize,
 }
 
 impl HorseLevel {
@@ -219,16 +219,16 @@ impl HorseLevel {
         let stored = signed.horse(&mut barn, horse_id).await?;
         let horse = Horse::new(stored, today.year());
         let judged = app.known.judged_horse(barn, horse_id, on).await?;
-        let place = judged.ladder().position(&level).ok_or_else(no_level)?;
+        let index = judged.ladder().position(&level).ok_or_else(no_level)?;
         Ok(HorseLevel {
             horse,
             judged,
-            place,
+            index,
         })
     }
 
     fn level(&self) -> &LadderLevel {
-        &self.judged.ladder().levels[self.place]
+        &self.judged.ladder().levels[self.index]
     }
 
     fn reps(&self) -> &[Rep] {

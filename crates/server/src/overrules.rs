@@ -37,9 +37,9 @@ pub fn routes() -> OpenApiRouter<App> {
         .routes(route!(outcomes))
 }
 
-/// How often an overrule is tried when others store something about the horse
-/// meanwhile.
-const MOST_TRIES: usize = 5;
+/// How often a horse is judged with nothing held before those who store something about
+/// it are made to wait.
+const MOST_TRIES: usize = 2;
 
 fn no_overrule() -> Problem {
     Problem::not_found("no such overrule stands in this barn")
@@ -83,23 +83,40 @@ async fn add(
     Body(new): Body<NewOverrule>,
 ) -> Answer<StatusCode> {
     let day = signed.today();
-    // Judged without a connection held; what came in between is judged again.
+    let (mut barn, judged) = judged_and_held(&app, &signed, horse_id, day).await?;
+    overrule(&mut barn, &new, &judged, signed.person.person_id).await?;
+    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &[horse_id], day).await;
+    Ok(StatusCode::CREATED)
+}
+
+/// A horse as it is judged now, and a transaction in which nobody else stores anything
+/// about it.
+async fn judged_and_held(
+    app: &App,
+    signed: &Signed,
+    horse_id: Uuid,
+    day: Date,
+) -> Answer<(BarnTransaction, Arc<Judged>)> {
+    // Judged before anything is held; what was stored meanwhile is judged again.
     for _ in 0..MOST_TRIES {
         let mut look = signed.look().await?;
         signed.horse(&mut look, horse_id).await?;
         let judged = app.known.judged_horse(look, horse_id, day).await?;
         let mut barn = signed.write().await?;
-        let versions = horse::raise_versions(&mut barn, &[horse_id]).await?;
-        if versions.get(&horse_id) != Some(&(judged.version() + 1)) {
-            continue;
+        let version = horse::hold_version(&mut barn, horse_id).await?;
+        if version == Some(judged.version()) {
+            return Ok((barn, judged));
         }
-        let made_by = signed.person.person_id;
-        overrule(&mut barn, &new, &judged, made_by).await?;
-        barn.commit().await?;
-        judge_and_keep(&app, signed.barn.barn_id, &[horse_id], day).await;
-        return Ok(StatusCode::CREATED);
     }
-    Err(Problem::timed_out())
+    // Others keep storing: they wait this once.
+    let mut barn = signed.write().await?;
+    horse::hold_version(&mut barn, horse_id).await?;
+    let read = app.known.read(&mut barn, &[horse_id], day).await?;
+    let judged = app.known.judge(read, day).await?.pop();
+    let judged = judged.ok_or_else(|| Problem::not_found("no such horse in this barn"))?;
+    Ok((barn, judged))
 }
 
 /// Stores the overrule, and those of all under it.
@@ -115,14 +132,14 @@ async fn overrule(
         rung: new.rung.clone(),
     };
     find_level(&level, ladder).map_err(Problem::field)?;
-    let place = ladder
+    let index = ladder
         .position(&level)
         .ok_or_else(|| Problem::not_found("no such level on this horse's ladder"))?;
-    let mut places = vec![place];
+    let mut indexes = vec![index];
     if new.with_all_under_it {
-        places.extend(ladder.under(place));
+        indexes.extend(ladder.under(index));
     }
-    for (index, at) in places.into_iter().enumerate() {
+    for (index, at) in indexes.into_iter().enumerate() {
         let standing = &judged.standings[at];
         let own = index == 0;
         if !own && standing.counts_as_held() {
@@ -239,11 +256,11 @@ async fn outcomes(State(app): State<App>, signed: Signed) -> Answer<Json<Outcome
         .collect();
     let turned_out = |horse_id: Uuid, level: &Level, day: Date| {
         let judged = judged.get(&horse_id)?;
-        let place = judged.ladder().position(level)?;
-        let days = &judged.standings[place].history.days;
+        let index = judged.ladder().position(level)?;
+        let days = &judged.standings[index].history.days;
         Some((
             horses.get(&horse_id)?.clone(),
-            LevelBrief::of(&judged.ladder().levels[place], judged.ladder()),
+            LevelBrief::of(&judged.ladder().levels[index], judged.ladder()),
             outcome(day, days, today.date()),
         ))
     };

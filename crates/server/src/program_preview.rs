@@ -121,7 +121,7 @@ fn changed_verdicts(now: &Judged, then: &Judged, horse: String) -> Vec<ChangedVe
     then.standings
         .iter()
         .filter_map(|after| {
-            let level = &then.ladder().levels[after.place];
+            let level = &then.ladder().levels[after.index];
             let before = &now.standings[now.ladder().position(&level.level)?];
             let differs = before.verdict != after.verdict || before.state != after.state;
             differs.then(|| ChangedVerdict {

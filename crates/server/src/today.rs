@@ -149,16 +149,16 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
 /// None for a level that the horse's ladder does not have.
 fn aim(judged: &Judged, level: &Level) -> Option<Aim> {
     let ladder = judged.ladder();
-    let place = ladder.position(level)?;
+    let index = ladder.position(level)?;
     let said =
-        judge::level::of_standings(ladder, &judged.file, &judged.standings, place, judged.on);
+        judge::level::of_standings(ladder, &judged.file, &judged.standings, index, judged.on);
     let asked: u32 = said.gate.sides.iter().map(|side| side.asked).sum();
     let soft: u32 = said.gate.sides.iter().map(|side| side.soft).sum();
     Some(Aim {
-        level: LevelBrief::of(&ladder.levels[place], ladder),
+        level: LevelBrief::of(&ladder.levels[index], ladder),
         verdict: said.verdict,
         state: said.state,
-        matters: said.says,
+        matters: said.text,
         soft_share: (asked > 0).then(|| f64::from(soft) / f64::from(asked)),
     })
 }

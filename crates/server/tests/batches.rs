@@ -136,7 +136,7 @@ async fn bad_input_names_the_field_and_stores_nothing(pool: PgPool) {
         assert_eq!(found, status, "{body}");
         assert_eq!(body["errors"][0]["field"], field, "{body}");
         assert!(
-            body["errors"][0]["says"].as_str().unwrap().contains(says),
+            body["errors"][0]["detail"].as_str().unwrap().contains(says),
             "{body}"
         );
         assert_eq!(server.stored().await, (0, 0), "{field}");

@@ -269,7 +269,7 @@ async fn care_comes_first_until_it_is_cleared(pool: PgPool) {
     let care_id = Uuid::now_v7();
     let path = format!("/api/horses/{}/care", server.oatcake);
     let today = rider.json("/api/today").await["day"].clone();
-    let note = json!({"care_id": care_id, "kind": "unlevel", "day": today, "says": "Short on the left behind."});
+    let note = json!({"care_id": care_id, "kind": "unlevel", "day": today, "text": "Short on the left behind."});
     assert_eq!(rider.post(&path, &note).await.status(), StatusCode::CREATED);
     let page = format!("/api/horses/{}/page", server.oatcake);
     let flagged = rider.json(&page).await;
@@ -304,10 +304,10 @@ async fn care_comes_first_until_it_is_cleared(pool: PgPool) {
         "/day"
     );
     bad["day"] = today;
-    bad["says"] = json!("x".repeat(601));
+    bad["text"] = json!("x".repeat(601));
     assert_eq!(
         problem(rider.post(&path, &bad).await).await.1["errors"][0]["field"],
-        "/says"
+        "/text"
     );
     assert_eq!(
         problem(server.person("owner@home").await.post(&path, &note).await)
@@ -352,14 +352,14 @@ async fn an_id_that_is_known_with_other_content_is_a_conflict(pool: PgPool) {
         (
             "care",
             "/care_id",
-            json!({"care_id": id, "kind": "pain", "day": today, "says": "Sore."}),
-            "says",
+            json!({"care_id": id, "kind": "pain", "day": today, "text": "Sore."}),
+            "text",
         ),
         (
             "card-blocks",
             "/block_id",
-            json!({"block_id": id, "day": today, "skill": "bend.flex", "rung": "stand", "says": "Lightly."}),
-            "says",
+            json!({"block_id": id, "day": today, "skill": "bend.flex", "rung": "stand", "text": "Lightly."}),
+            "text",
         ),
     ];
     for (address, field, body, changed) in sent {

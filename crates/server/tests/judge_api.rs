@@ -111,20 +111,20 @@ async fn a_fault_leads_to_the_hole_and_its_remedy_onto_a_card(pool: PgPool) {
     let remedy = &hole["remedies"][0];
     let day = trainer.json("/api/today").await["day"].clone();
     let block = json!({"block_id": Uuid::now_v7(), "day": day, "skill": remedy["level"]["skill"],
-        "rung": remedy["level"]["rung"], "side": remedy["side"], "says": remedy["says"], "fault": remedy["fault"]});
+        "rung": remedy["level"]["rung"], "side": remedy["side"], "text": remedy["text"], "fault": remedy["fault"]});
     let blocks = format!("/api/horses/{}/card-blocks", server.oatcake);
     assert_eq!(
         trainer.post(&blocks, &block).await.status(),
         StatusCode::CREATED
     );
     let card = &trainer.json(&path).await["card"];
-    assert_eq!(card[0]["says"], remedy["says"]);
+    assert_eq!(card[0]["text"], remedy["text"]);
     let block_path = format!("/api/card-blocks/{}", block["block_id"].as_str().unwrap());
     assert_eq!(delete(&trainer, &block_path).await, StatusCode::NO_CONTENT);
     assert_eq!(trainer.json(&path).await["card"], json!([]));
     for (change, field) in [
         (json!({"day": "2021-01-01"}), "/day"),
-        (json!({"says": ""}), "/says"),
+        (json!({"text": ""}), "/text"),
         (json!({"fault": "moody"}), "/fault"),
         (json!({"skill": "bend.flax"}), "/skill"),
     ] {
@@ -362,14 +362,14 @@ async fn today_shows_what_was_put_on_its_card(pool: PgPool) {
     let today = trainer.json("/api/today").await;
     assert_eq!(today["string"][0]["card"], json!([]));
     let block = json!({"block_id": Uuid::now_v7(), "day": today["day"], "skill": "bend.ribs",
-        "rung": "walk", "side": "left", "says": "Roll the calf.", "fault": "braced_ribs"});
+        "rung": "walk", "side": "left", "text": "Roll the calf.", "fault": "braced_ribs"});
     let blocks = format!("/api/horses/{}/card-blocks", server.oatcake);
     assert_eq!(
         trainer.post(&blocks, &block).await.status(),
         StatusCode::CREATED
     );
     let card = trainer.json("/api/today").await["string"][0]["card"].clone();
-    assert_eq!(card[0]["says"], "Roll the calf.");
+    assert_eq!(card[0]["text"], "Roll the calf.");
     assert_eq!(
         card[0]["name"],
         "Gives the ribs to the inside leg, at the walk"
@@ -378,7 +378,7 @@ async fn today_shows_what_was_put_on_its_card(pool: PgPool) {
     let other = server.thimble;
     let day = jiff::Zoned::now().date().saturating_add(30.days());
     let tomorrow = json!({"block_id": Uuid::now_v7(), "day": day, "skill": "bend.ribs",
-        "rung": "walk", "side": null, "says": "Later."});
+        "rung": "walk", "side": null, "text": "Later."});
     trainer
         .post(&format!("/api/horses/{other}/card-blocks"), &tomorrow)
         .await;

@@ -55,7 +55,7 @@ async fn a_pack_holds_all_that_a_horse_is_judged_by(pool: PgPool) {
         "{}",
         answer.text().await.unwrap()
     );
-    let note = json!({"care_id": Uuid::now_v7(), "kind": "pain", "day": "2026-01-02", "says": "Ears back."});
+    let note = json!({"care_id": Uuid::now_v7(), "kind": "pain", "day": "2026-01-02", "text": "Ears back."});
     trainer
         .post(&format!("/api/horses/{horse}/care"), &note)
         .await;

@@ -3,6 +3,8 @@
 
 mod barn;
 
+use std::sync::Arc;
+use std::sync::atomic::{AtomicBool, Ordering};
 use std::time::Duration;
 
 use barn::{PASSWORD, Server, TABLES, problem, ride, soft_rides, until};
@@ -258,12 +260,42 @@ async fn two_who_decide_about_one_horse_wait_for_each_other(pool: PgPool) {
     assert!(said(&server).await == said(&fresh).await);
 }
 
+#[sqlx::test(migrator = "TABLES")]
+async fn a_decision_is_taken_while_others_keep_storing(pool: PgPool) {
+    let server = Server::start(pool).await;
+    soft_rides(&server, server.oatcake, &[6, 4, 2]).await;
+    let horse = server.oatcake;
+    let decided = Arc::new(AtomicBool::new(false));
+    let mut riders = Vec::new();
+    for _ in 0..3 {
+        let rider = server.person("rider@home").await;
+        let decided = decided.clone();
+        riders.push(tokio::spawn(async move {
+            while !decided.load(Ordering::Relaxed) {
+                assert_eq!(
+                    rider.batch(&ride(horse, 0, 1)).await.status(),
+                    StatusCode::OK
+                );
+            }
+        }));
+    }
+    let trainer = server.person("trainer@home").await;
+    for _ in 0..6 {
+        let status = overrule_and_withdraw(&trainer, horse).await;
+        assert_eq!(status, StatusCode::NO_CONTENT);
+    }
+    decided.store(true, Ordering::Relaxed);
+    for rider in riders {
+        rider.await.unwrap();
+    }
+}
+
 async fn care_and_clear(trainer: &barn::Visitor, horse: Uuid) -> StatusCode {
     let care_id = Uuid::now_v7();
     let day = Timestamp::now()
         .to_zoned(jiff::tz::TimeZone::get("America/Denver").unwrap())
         .date();
-    let note = json!({"care_id": care_id, "kind": "pain", "day": day, "says": "Ears back."});
+    let note = json!({"care_id": care_id, "kind": "pain", "day": day, "text": "Ears back."});
     let noted = trainer
         .post(&format!("/api/horses/{horse}/care"), &note)
         .await;

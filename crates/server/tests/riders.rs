@@ -79,7 +79,7 @@ async fn riders_are_compared_overnight_and_only_who_decides_is_told(pool: PgPool
     }
     assert_eq!(says[0], says[1]);
     let real = says[0].as_array().unwrap().iter().filter(|one| {
-        one["says"]
+        one["text"]
             .as_str()
             .unwrap()
             .ends_with("Cavesson adjusts for it.")

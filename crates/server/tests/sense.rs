@@ -33,11 +33,11 @@ async fn every_date_lies_where_it_can(pool: PgPool) {
         ("2019-12-31".to_owned(), "must be 2020-01-01"),
         (tomorrow.to_string(), "(today), found"),
     ] {
-        let note = json!({"care_id": Uuid::now_v7(), "kind": "pain", "day": day, "says": ""});
+        let note = json!({"care_id": Uuid::now_v7(), "kind": "pain", "day": day, "text": ""});
         let (status, body) = problem(trainer.post(&format!("{horse}/care"), &note).await).await;
         assert_eq!((status, &body["errors"][0]["field"]), (422, &json!("/day")));
         assert!(
-            body["errors"][0]["says"].as_str().unwrap().contains(says),
+            body["errors"][0]["detail"].as_str().unwrap().contains(says),
             "{body}"
         );
     }
@@ -45,7 +45,7 @@ async fn every_date_lies_where_it_can(pool: PgPool) {
         today().saturating_sub(1.day()),
         today().saturating_add(401.days()),
     ] {
-        let block = json!({"block_id": Uuid::now_v7(), "day": day, "skill": "bend.flex", "rung": "stand", "says": "Bend."});
+        let block = json!({"block_id": Uuid::now_v7(), "day": day, "skill": "bend.flex", "rung": "stand", "text": "Bend."});
         let (status, body) =
             problem(trainer.post(&format!("{horse}/card-blocks"), &block).await).await;
         assert_eq!(
@@ -82,14 +82,14 @@ async fn every_text_can_be_printed(pool: PgPool) {
     let says = |text: &str| {
         vec![
             (
-                "/says",
+                "/text",
                 format!("{horse}/care"),
-                json!({"care_id": Uuid::now_v7(), "kind": "teeth", "day": today(), "says": text}),
+                json!({"care_id": Uuid::now_v7(), "kind": "teeth", "day": today(), "text": text}),
             ),
             (
-                "/says",
+                "/text",
                 format!("{horse}/card-blocks"),
-                json!({"block_id": Uuid::now_v7(), "day": today(), "skill": "bend.flex", "rung": "stand", "says": text}),
+                json!({"block_id": Uuid::now_v7(), "day": today(), "skill": "bend.flex", "rung": "stand", "text": text}),
             ),
             (
                 "/reason",
@@ -117,7 +117,7 @@ async fn every_text_can_be_printed(pool: PgPool) {
                 "{path} {text:?}"
             );
             assert!(
-                found["errors"][0]["says"]
+                found["errors"][0]["detail"]
                     .as_str()
                     .unwrap()
                     .contains("cannot be printed"),
@@ -138,7 +138,7 @@ async fn every_text_can_be_printed(pool: PgPool) {
         assert_eq!(answer.status(), StatusCode::CREATED, "{path}");
     }
     let page = trainer.json(&format!("{horse}/page")).await;
-    assert_eq!(page["care"][0]["says"], "Zügel, größer", "kept trimmed");
+    assert_eq!(page["care"][0]["text"], "Zügel, größer", "kept trimmed");
     assert_eq!(
         trainer.json("/api/programs").await[0]["name"],
         "Zügel, größer"
@@ -151,7 +151,7 @@ async fn a_resent_card_block_is_the_same_or_a_conflict(pool: PgPool) {
     let trainer = server.person("trainer@home").await;
     let path = format!("/api/horses/{}/card-blocks", server.oatcake);
     let block = json!({"block_id": Uuid::now_v7(), "day": today(), "skill": "bend.flex",
-        "rung": "stand", "side": "left", "says": "More on the left.", "fault": "roots_down"});
+        "rung": "stand", "side": "left", "text": "More on the left.", "fault": "roots_down"});
     for _ in 0..2 {
         assert_eq!(
             trainer.post(&path, &block).await.status(),
@@ -162,7 +162,7 @@ async fn a_resent_card_block_is_the_same_or_a_conflict(pool: PgPool) {
         ("side", json!("right")),
         ("side", json!(null)),
         ("fault", json!("head_up")),
-        ("says", json!("Other.")),
+        ("text", json!("Other.")),
     ] {
         let mut changed = block.clone();
         changed[field] = value;
@@ -180,7 +180,7 @@ async fn a_flag_that_was_cleared_can_be_opened_again(pool: PgPool) {
     let server = Server::start(pool).await;
     let trainer = server.person("trainer@home").await;
     let (care_id, horse) = (Uuid::now_v7(), server.oatcake);
-    let note = json!({"care_id": care_id, "kind": "pain", "day": today(), "says": "Ears back."});
+    let note = json!({"care_id": care_id, "kind": "pain", "day": today(), "text": "Ears back."});
     trainer
         .post(&format!("/api/horses/{horse}/care"), &note)
         .await;

@@ -73,7 +73,7 @@ async fn a_rep_lies_in_a_block_of_its_own_level(pool: PgPool) {
         (status, &body["errors"][0]["field"]),
         (422, &json!("/reps/1/block_id"))
     );
-    let says = body["errors"][0]["says"].as_str().unwrap();
+    let says = body["errors"][0]["detail"].as_str().unwrap();
     assert!(
         says.contains("is for bend.flex/stand, the rep for bend.ribs/walk"),
         "{says}"

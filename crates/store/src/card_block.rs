@@ -22,7 +22,7 @@ pub struct CardBlock {
     /// The side to ask more.
     pub side: Option<Side>,
     /// What to do.
-    pub says: String,
+    pub text: String,
     /// The fault it mends.
     pub fault: Option<FaultId>,
 }
@@ -38,12 +38,12 @@ pub async fn add(
 ) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
     let done = sqlx::query!(
-        "insert into card_block (barn_id, block_id, horse_id, day, skill, rung, side, says, fault, made_by)
+        "insert into card_block (barn_id, block_id, horse_id, day, skill, rung, side, text, fault, made_by)
          values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
-         on conflict (barn_id, block_id) do update set says = excluded.says
+         on conflict (barn_id, block_id) do update set text = excluded.text
          where card_block.horse_id = excluded.horse_id and card_block.day = excluded.day
            and card_block.skill = excluded.skill and card_block.rung = excluded.rung
-           and card_block.says = excluded.says
+           and card_block.text = excluded.text
            and card_block.side is not distinct from excluded.side
            and card_block.fault is not distinct from excluded.fault",
         barn_id,
@@ -53,7 +53,7 @@ pub async fn add(
         block.level.skill.0,
         block.level.rung.0,
         block.side.map(Side::word),
-        block.says.trim(),
+        block.text.trim(),
         block.fault.as_ref().map(|fault| fault.0.as_str()),
         made_by
     )
@@ -86,7 +86,7 @@ struct Row {
     skill: String,
     rung: String,
     side: Option<String>,
-    says: String,
+    text: String,
     fault: Option<String>,
 }
 
@@ -101,7 +101,7 @@ impl From<Row> for CardBlock {
                 rung: RungId(row.rung),
             },
             side: row.side.as_deref().and_then(Side::from_word),
-            says: row.says,
+            text: row.text,
             fault: row.fault.map(FaultId),
         }
     }
@@ -120,7 +120,7 @@ pub async fn of_horse_from(
     let barn_id = barn.barn_id();
     let rows = sqlx::query_as!(
         Row,
-        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, says, fault
+        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, text, fault
            from card_block
            where barn_id = $1 and horse_id = $2 and day >= $3 and removed_at is null
            order by day, made_at, block_id"#,
@@ -141,7 +141,7 @@ pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ca
     let barn_id = barn.barn_id();
     let rows = sqlx::query_as!(
         Row,
-        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, says, fault
+        r#"select block_id, horse_id, day as "day: jiff_sqlx::Date", skill, rung, side, text, fault
            from card_block
            where barn_id = $1 and day = $2 and removed_at is null
            order by made_at, block_id"#,

@@ -19,17 +19,17 @@ pub async fn add(
 ) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
     let done = sqlx::query!(
-        "insert into care (barn_id, care_id, horse_id, kind, day, says, made_by)
+        "insert into care (barn_id, care_id, horse_id, kind, day, text, made_by)
          values ($1, $2, $3, $4, $5, $6, $7)
-         on conflict (barn_id, care_id) do update set says = excluded.says
+         on conflict (barn_id, care_id) do update set text = excluded.text
          where care.horse_id = excluded.horse_id and care.kind = excluded.kind
-           and care.day = excluded.day and care.says = excluded.says",
+           and care.day = excluded.day and care.text = excluded.text",
         barn_id,
         note.care_id,
         horse_id,
         note.kind.word(),
         note.day.to_sqlx() as _,
-        note.says.trim(),
+        note.text.trim(),
         made_by
     )
     .execute(barn.connection())

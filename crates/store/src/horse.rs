@@ -136,6 +136,23 @@ pub async fn raise_versions(
     Ok(versions)
 }
 
+/// The version of what is known of a horse, kept from others until the transaction
+/// ends: whoever stores something about the horse waits. None for a horse that is not
+/// in the barn.
+///
+/// # Errors
+/// When the query fails.
+pub async fn hold_version(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Option<i64>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        "select known_version from horse where barn_id = $1 and horse_id = $2 for no key update",
+        barn_id,
+        horse_id
+    )
+    .fetch_optional(barn.connection())
+    .await?)
+}
+
 /// Adds a horse.
 ///
 /// # Errors

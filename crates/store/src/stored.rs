@@ -72,19 +72,19 @@ fn lenient<T: DeserializeOwned>(mut fields: Map<String, Value>) -> Result<T, Unr
             Ok(read) => return Ok(read),
             Err(error) => error,
         };
-        let says = error.inner().to_string();
+        let text = error.inner().to_string();
         let culprit = error.path().iter().next().map(ToString::to_string);
         let known = culprit.filter(|field| fields.contains_key(field));
-        let Some(field) = known.or_else(|| unknown_field(&says, &fields)) else {
-            return Err(Unreadable(says));
+        let Some(field) = known.or_else(|| unknown_field(&text, &fields)) else {
+            return Err(Unreadable(text));
         };
         fields.remove(&field);
     }
 }
 
 /// The field that a strict reader said it does not know.
-fn unknown_field(says: &str, fields: &Map<String, Value>) -> Option<String> {
-    let (_, rest) = says.split_once("unknown field `")?;
+fn unknown_field(text: &str, fields: &Map<String, Value>) -> Option<String> {
+    let (_, rest) = text.split_once("unknown field `")?;
     let (field, _) = rest.split_once('`')?;
     fields.contains_key(field).then(|| field.to_owned())
 }

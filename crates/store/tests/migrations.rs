@@ -85,7 +85,7 @@ async fn old_rides_get_blocks_order_and_offsets(pool: PgPool) {
     assert_eq!(order, expected);
     drop(barn);
     let (note, says, day, until): (String, String, String, String) = sqlx::query_as(
-        "select ride.note, care.says, care.day::text, horse.judged_until::text from ride, care, horse",
+        "select ride.note, care.text, care.day::text, horse.judged_until::text from ride, care, horse",
     )
     .fetch_one(&pool)
     .await
@@ -112,7 +112,7 @@ async fn a_text_that_cannot_be_printed_is_refused_by_the_table(pool: PgPool) {
         assert_eq!(found, fits, "{text:?}");
         // The core says the same of what was trimmed.
         let checked =
-            cavesson_core::text::check_text(cavesson_core::bounds::NOTE_LETTERS, "/says", text);
+            cavesson_core::text::check_text(cavesson_core::bounds::NOTE_LETTERS, "/text", text);
         assert_eq!(checked.is_ok(), fits || text.starts_with(' '), "{text:?}");
     }
 }

@@ -529,7 +529,7 @@ export interface components {
             /** Format: int32 */
             asked: number;
             before?: components["schemas"]["Verdict"] | null;
-            /** @description The place of the level. */
+            /** @description The index of the level. */
             level: number;
             /** @description What is said now. */
             now: components["schemas"]["Verdict"];
@@ -635,9 +635,9 @@ export interface components {
             level: components["schemas"]["Level"];
             /** @description What the level is called. */
             name: string;
-            /** @description What to do. */
-            says: string;
             side?: components["schemas"]["Side"] | null;
+            /** @description What to do. */
+            text: string;
         };
         /**
          * @description What a note of care is about.
@@ -664,7 +664,7 @@ export interface components {
             /** @description What it is about. */
             kind: components["schemas"]["CareKind"];
             /** @description In the words of whoever noted it. */
-            says?: string;
+            text?: string;
         };
         /** @description One thing carried. */
         Carry: {
@@ -764,7 +764,7 @@ export interface components {
             /** @description Stable id. */
             id: string;
             /** @description What it means. */
-            says: string;
+            text: string;
         };
         /** @description Circles ridden at once. */
         Circle: {
@@ -857,6 +857,11 @@ export interface components {
             /** @description Waited in position for the ask. */
             waited: boolean;
         };
+        /**
+         * @description What the days say.
+         * @enum {string}
+         */
+        Direction: "improving" | "level" | "slipping" | "too_few_days";
         /** @description A fault that sends a level down: seen `times` in the last `of_last` asks. */
         Ease: {
             /**
@@ -870,7 +875,7 @@ export interface components {
              */
             pause_rides: number;
             /** @description What to do, in a sentence. */
-            says: string;
+            text: string;
             /**
              * Format: int32
              * @description How often.
@@ -912,7 +917,7 @@ export interface components {
             /** @description The fault. */
             fault: components["schemas"]["FaultId"];
             /** @description What to do. */
-            says: string;
+            text: string;
             /**
              * Format: int32
              * @description How often it came.
@@ -1021,10 +1026,10 @@ export interface components {
         Feet: "kept_going" | "stuck" | "hurried";
         /** @description What is wrong with one field of an input, and what is allowed there. */
         FieldError: {
+            /** @description What was found and what is allowed, in a sentence for the person who sent it. */
+            detail: string;
             /** @description Path of the field as a JSON pointer (RFC 6901), such as `/reps/3/measure/time_s`. */
             field: string;
-            /** @description What was found and what is allowed, in a sentence for the person who sent it. */
-            says: string;
         };
         /** @description The first ask of one day on one side. */
         FirstAsk: {
@@ -1044,11 +1049,13 @@ export interface components {
         /** @description Rides until the gate passes. */
         Forecast: {
             /** @enum {string} */
-            says: "now";
+            forecast: "now";
         } | {
             /** @enum {string} */
-            says: "cannot_say_yet";
+            forecast: "cannot_say_yet";
         } | {
+            /** @enum {string} */
+            forecast: "rides";
             /**
              * Format: int32
              * @description One in ten is there by then.
@@ -1060,8 +1067,6 @@ export interface components {
              *     beyond what is looked ahead.
              */
             median?: number | null;
-            /** @enum {string} */
-            says: "rides";
             /**
              * Format: int32
              * @description Nine in ten are there by then.
@@ -1090,29 +1095,6 @@ export interface components {
              * @description How strongly the faults point there; only good for ranking.
              */
             score: number;
-        };
-        /** @description Further reps and days. */
-        Further: {
-            /**
-             * Format: int32
-             * @description Reps, where both sides are asked at once; for what adds up, the number.
-             */
-            both_reps: number;
-            /**
-             * Format: int32
-             * @description Days.
-             */
-            days: number;
-            /**
-             * Format: int32
-             * @description Reps on the left, where sides are asked each on its own.
-             */
-            left_reps: number;
-            /**
-             * Format: int32
-             * @description Reps on the right, where sides are asked each on its own.
-             */
-            right_reps: number;
         };
         /**
          * @description The gait at which an ask is made.
@@ -1361,7 +1343,7 @@ export interface components {
         HorseFirstAsk: {
             /** Format: date */
             day: string;
-            /** @description The place of the level. */
+            /** @description The index of the level. */
             level: number;
             /** Format: uuid */
             rep_id: string;
@@ -1384,7 +1366,7 @@ export interface components {
             /** Format: date */
             last_asked?: string | null;
             level: components["schemas"]["LevelBrief"];
-            /** @description The places of the levels it needs; of each need the alternatives. */
+            /** @description The indexes of the levels it needs; of each need the alternatives. */
             needs: number[][];
             /** @description Soft and asked of each side in the gate's window. */
             sides: components["schemas"]["SideCount"][];
@@ -1501,11 +1483,11 @@ export interface components {
             /** @description Rides of this horse in the last four weeks. */
             rides: number;
             /** @description The same in a sentence. */
-            says: string;
+            text: string;
         };
         /** @description A held level that slips. */
         HorseSlip: {
-            /** @description The place of the level. */
+            /** @description The index of the level. */
             level: number;
             slip: components["schemas"]["Slip"];
         };
@@ -1645,8 +1627,6 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** @description How the level has kept. */
             retention: components["schemas"]["Retention"];
-            /** @description The verdict in a sentence. */
-            says: string;
             slip?: components["schemas"]["Slip"] | null;
             /** @description What it needs that is held but rusty. */
             stale: components["schemas"]["Level"][];
@@ -1654,6 +1634,8 @@ export interface components {
             state: components["schemas"]["State"];
             /** @description What it would take, in a sentence. */
             takes: string;
+            /** @description The verdict in a sentence. */
+            text: string;
             /** @description How the days go. */
             trends: components["schemas"]["Trends"];
             /** @description The verdict. */
@@ -1716,18 +1698,18 @@ export interface components {
              */
             high: number;
             /** @description The left. */
-            left: components["schemas"]["Tally"];
-            /** @description The place of the level. */
+            left: components["schemas"]["SoftCount"];
+            /** @description The index of the level. */
             level: number;
             /**
              * Format: double
              * @description Lower bound of the difference of the soft shares, left less right, 90 %.
              */
             low: number;
-            /** @description The right. */
-            right: components["schemas"]["Tally"];
             /** @description Whether the shares differ beyond chance: the bounds leave out zero. */
-            surely: boolean;
+            proven: boolean;
+            /** @description The right. */
+            right: components["schemas"]["SoftCount"];
         };
         /** @description A level's rides as rein strips. */
         LevelStrips: {
@@ -1741,11 +1723,11 @@ export interface components {
         /** @description One part of the horse on one side at one gait. */
         MapZone: {
             /** @description The fourteen before. */
-            before: components["schemas"]["Tally"];
+            before: components["schemas"]["SoftCount"];
             /** @description The gait. */
             gait: components["schemas"]["Gait"];
             /** @description The last fourteen days. */
-            now: components["schemas"]["Tally"];
+            now: components["schemas"]["SoftCount"];
             /** @description The side; an ask of both sides counts for each. */
             side: components["schemas"]["Side"];
             /** @description The part. */
@@ -2014,10 +1996,10 @@ export interface components {
             day: string;
             fault?: components["schemas"]["FaultId"] | null;
             rung: components["schemas"]["RungId"];
-            /** @description What to do. */
-            says: string;
             side?: components["schemas"]["Side"] | null;
             skill: components["schemas"]["SkillId"];
+            /** @description What to do. */
+            text: string;
         };
         /** @description A note of care. */
         NewCare: {
@@ -2033,7 +2015,7 @@ export interface components {
             day: string;
             kind: components["schemas"]["CareKind"];
             /** @description In your words. */
-            says?: string;
+            text?: string;
         };
         /** @description A decision to be kept. */
         NewOverrule: {
@@ -2179,10 +2161,10 @@ export interface components {
             /** @description When, as a range of rides, in a sentence. */
             forecast: string;
             level: components["schemas"]["LevelBrief"];
-            /** @description The verdict in a sentence. */
-            says: string;
             /** @description What it would take. */
             takes: string;
+            /** @description The verdict in a sentence. */
+            text: string;
             verdict: components["schemas"]["Verdict"];
         };
         /** @description One obstacle, as often as it was tried. */
@@ -2334,9 +2316,9 @@ export interface components {
             holds_back: boolean;
             item?: components["schemas"]["ItemKind"] | null;
             level?: components["schemas"]["Level"] | null;
-            /** @description The reason in a sentence. */
-            says: string;
             side?: components["schemas"]["Side"] | null;
+            /** @description The reason in a sentence. */
+            text: string;
         };
         /**
          * @description Signs of relaxing.
@@ -2351,9 +2333,9 @@ export interface components {
             level: components["schemas"]["Level"];
             /** @description What that level is called. */
             name: string;
-            /** @description What to do. */
-            says: string;
             side?: components["schemas"]["Side"] | null;
+            /** @description What to do. */
+            text: string;
         };
         /** @description One ask and its answer, as it is stored and judged. */
         Rep: {
@@ -2564,11 +2546,6 @@ export interface components {
          */
         RungId: string;
         /**
-         * @description What the days say.
-         * @enum {string}
-         */
-        Says: "improving" | "level" | "slipping" | "too_few_days";
-        /**
          * @description The choices of a program, question by question; what is left out is the
          *     default.
          */
@@ -2615,31 +2592,15 @@ export interface components {
              * @description Upper bound of the difference, 95 %.
              */
             high: number;
-            /**
-             * Format: int32
-             * @description Asks in season.
-             */
-            in_asked: number;
-            /**
-             * Format: int32
-             * @description Soft answers in season.
-             */
-            in_soft: number;
+            /** @description In season. */
+            in_season: components["schemas"]["SoftCount"];
             /**
              * Format: double
              * @description Lower bound of the difference, 95 %.
              */
             low: number;
-            /**
-             * Format: int32
-             * @description Asks out of season.
-             */
-            out_asked: number;
-            /**
-             * Format: int32
-             * @description Soft answers out of season.
-             */
-            out_soft: number;
+            /** @description Out of season. */
+            out_of_season: components["schemas"]["SoftCount"];
         };
         /**
          * @description The sex of a horse.
@@ -2864,6 +2825,19 @@ export interface components {
              */
             since?: string | null;
         };
+        /** @description Soft answers and asks. */
+        SoftCount: {
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
+        };
         /**
          * @description When an answer counts as soft. Each measure reads its own numbers.
          *
@@ -2991,6 +2965,29 @@ export interface components {
             /** @description The side. */
             side: components["schemas"]["Side"];
         };
+        /** @description StillNeeded reps and days. */
+        StillNeeded: {
+            /**
+             * Format: int32
+             * @description Reps, where both sides are asked at once; for what adds up, the number.
+             */
+            both_reps: number;
+            /**
+             * Format: int32
+             * @description Days.
+             */
+            days: number;
+            /**
+             * Format: int32
+             * @description Reps on the left, where sides are asked each on its own.
+             */
+            left_reps: number;
+            /**
+             * Format: int32
+             * @description Reps on the right, where sides are asked each on its own.
+             */
+            right_reps: number;
+        };
         /** @description One stop. */
         Stop: {
             /** @description Whether the feet crept on afterwards. */
@@ -3088,19 +3085,6 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
-        /** @description Soft and asked. */
-        Tally: {
-            /**
-             * Format: int32
-             * @description Asks.
-             */
-            asked: number;
-            /**
-             * Format: int32
-             * @description Soft answers.
-             */
-            soft: number;
-        };
         /**
          * @description How fast the cow or flag goes.
          * @enum {string}
@@ -3150,13 +3134,13 @@ export interface components {
         };
         /** @description A trend over days; larger values are better. */
         Trend: {
+            /** @description In a word. */
+            direction: components["schemas"]["Direction"];
             /**
              * Format: double
              * @description Two-sided p; none when nothing varies.
              */
             p?: number | null;
-            /** @description In a word. */
-            says: components["schemas"]["Says"];
             /**
              * Format: double
              * @description Change per day; none with fewer than two days.
@@ -3229,7 +3213,7 @@ export interface components {
         Weight: "behind" | "head_tossed";
         /** @description What it would take from here. */
         WhatItTakes: {
-            if_all_soft?: components["schemas"]["Further"] | null;
+            if_all_soft?: components["schemas"]["StillNeeded"] | null;
             limits?: components["schemas"]["ItemKind"] | null;
             limits_side?: components["schemas"]["Side"] | null;
         };

@@ -36,7 +36,7 @@ export function RefusedRep({ rep, ride, levels, onLevel, onDrop }: Props) {
         {sideWords[rep.side]}, {measureInWords(rep.measure)};{' '}
         {longDay(dayIn(time_zone, new Date(rep.askedAt)))} at {clockIn(time_zone, rep.askedAt)}
       </Typography>
-      <Reason says={rep.refusedBecause} />
+      <Reason because={rep.refusedBecause} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 1.5, alignItems: 'center' }}>
         <TextField
           select

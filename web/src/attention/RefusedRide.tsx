@@ -35,7 +35,7 @@ export function RefusedRide({ ride, asks, horses, onChange, onDrop }: Props) {
       <Typography>
         A ride with {asks} {asks === 1 ? 'ask' : 'asks'}.
       </Typography>
-      <Reason says={ride.refusedBecause} />
+      <Reason because={ride.refusedBecause} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 1.5, alignItems: 'center' }}>
         <TextField
           label="Started at"

@@ -85,8 +85,8 @@ function NewsList({ title, news, none }: { title: string; news: News[]; none: st
       </Typography>
       {news.length === 0 && <Typography sx={{ color: 'text.secondary' }}>{none}</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {shown.map(({ horse, level, says }) => (
-          <Box component="li" key={`${horse.horse_id} ${says}`}>
+        {shown.map(({ horse, level, text }) => (
+          <Box component="li" key={`${horse.horse_id} ${text}`}>
             <Box
               component={Link}
               to={
@@ -100,7 +100,7 @@ function NewsList({ title, news, none }: { title: string; news: News[]; none: st
                 '&:hover': { textDecoration: 'underline' },
               }}
             >
-              <strong>{horse.name}</strong>: {says}
+              <strong>{horse.name}</strong>: {text}
             </Box>
           </Box>
         ))}

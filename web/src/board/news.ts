@@ -7,7 +7,7 @@ type UnderWay = Schemas['UnderWay'];
 /** One thing to know of one horse, and where it leads. */
 export interface News {
   horse: Schemas['Horse'];
-  says: string;
+  text: string;
   /** The level it speaks of; the horse's own page when there is none. */
   level?: Schemas['Level'];
 }
@@ -26,7 +26,7 @@ const working = (horse: BoardHorse): UnderWay[] =>
 export function newsOf(horses: BoardHorse[]): BarnNews {
   return {
     ready: horses.flatMap(({ horse, ready }) =>
-      ready.map((level) => ({ horse, level, says: level.name })),
+      ready.map((level) => ({ horse, level, text: level.name })),
     ),
     stuck: horses
       .flatMap((one) => working(one).map((under) => ({ horse: one.horse, under })))
@@ -35,14 +35,14 @@ export function newsOf(horses: BoardHorse[]): BarnNews {
       .map(({ horse, under }) => ({
         horse,
         level: under.level,
-        says: `${under.name}, ${count(under.stuck_days ?? 0, 'day')}`,
+        text: `${under.name}, ${count(under.stuck_days ?? 0, 'day')}`,
       })),
     notWorked: horses.flatMap(({ horse, stiff_side: stiff }) =>
       stiff?.neglected
         ? [
             {
               horse,
-              says: `the ${stiff.side}: ${stiff.asked} asks in a week, ${stiff.other_asked} on the other`,
+              text: `the ${stiff.side}: ${stiff.asked} asks in a week, ${stiff.other_asked} on the other`,
             },
           ]
         : [],
@@ -54,7 +54,7 @@ export function newsOf(horses: BoardHorse[]): BarnNews {
             {
               horse,
               level: rusty.at(-1),
-              says:
+              text:
                 rusty.length === 1
                   ? rusty[0]!.name
                   : `${rusty.length} levels, ${rusty.at(-1)!.name} among them`,

@@ -155,7 +155,7 @@ function SideBySide({ one, other }: { one: HorsePage; other: HorsePage }) {
           <DifferTable pairs={pairs} pages={[one, other]} tracks={ladder.data?.tracks ?? []} />
         )}
       </Section>
-      <Section title="Soft maps" says="Each over the 14 days up to its date, all gaits.">
+      <Section title="Soft maps" intro="Each over the 14 days up to its date, all gaits.">
         <Box
           sx={{
             ...two,

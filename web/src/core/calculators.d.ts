@@ -229,7 +229,7 @@ export interface components {
             /** @description What it is about. */
             kind: components["schemas"]["CareKind"];
             /** @description In the words of whoever noted it. */
-            says?: string;
+            text?: string;
         };
         /** @description One thing carried. */
         Carry: {
@@ -385,6 +385,11 @@ export interface components {
             /** @description Waited in position for the ask. */
             waited: boolean;
         };
+        /**
+         * @description What the days say.
+         * @enum {string}
+         */
+        Direction: "improving" | "level" | "slipping" | "too_few_days";
         /** @description Why a level is sent down. */
         EaseReason: {
             /**
@@ -420,7 +425,7 @@ export interface components {
             /** @description The fault. */
             fault: components["schemas"]["FaultId"];
             /** @description What to do. */
-            says: string;
+            text: string;
             /**
              * Format: int32
              * @description How often it came.
@@ -534,29 +539,6 @@ export interface components {
              * @description How strongly the faults point there; only good for ranking.
              */
             score: number;
-        };
-        /** @description Further reps and days. */
-        Further: {
-            /**
-             * Format: int32
-             * @description Reps, where both sides are asked at once; for what adds up, the number.
-             */
-            both_reps: number;
-            /**
-             * Format: int32
-             * @description Days.
-             */
-            days: number;
-            /**
-             * Format: int32
-             * @description Reps on the left, where sides are asked each on its own.
-             */
-            left_reps: number;
-            /**
-             * Format: int32
-             * @description Reps on the right, where sides are asked each on its own.
-             */
-            right_reps: number;
         };
         /**
          * @description The gait at which an ask is made.
@@ -896,8 +878,6 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** @description How the level has kept. */
             retention: components["schemas"]["Retention"];
-            /** @description The verdict in a sentence. */
-            says: string;
             slip?: components["schemas"]["Slip"] | null;
             /** @description What it needs that is held but rusty. */
             stale: components["schemas"]["Level"][];
@@ -905,6 +885,8 @@ export interface components {
             state: components["schemas"]["State"];
             /** @description What it would take, in a sentence. */
             takes: string;
+            /** @description The verdict in a sentence. */
+            text: string;
             /** @description How the days go. */
             trends: components["schemas"]["Trends"];
             /** @description The verdict. */
@@ -1252,9 +1234,9 @@ export interface components {
             holds_back: boolean;
             item?: components["schemas"]["ItemKind"] | null;
             level?: components["schemas"]["Level"] | null;
-            /** @description The reason in a sentence. */
-            says: string;
             side?: components["schemas"]["Side"] | null;
+            /** @description The reason in a sentence. */
+            text: string;
         };
         /**
          * @description Signs of relaxing.
@@ -1269,9 +1251,9 @@ export interface components {
             level: components["schemas"]["Level"];
             /** @description What that level is called. */
             name: string;
-            /** @description What to do. */
-            says: string;
             side?: components["schemas"]["Side"] | null;
+            /** @description What to do. */
+            text: string;
         };
         /** @description One ask and its answer, as it is stored and judged. */
         Rep: {
@@ -1418,11 +1400,6 @@ export interface components {
          * @example walk
          */
         RungId: string;
-        /**
-         * @description What the days say.
-         * @enum {string}
-         */
-        Says: "improving" | "level" | "slipping" | "too_few_days";
         /**
          * @description The choices of a program, question by question; what is left out is the
          *     default.
@@ -1712,6 +1689,29 @@ export interface components {
             /** @description Whether it hurried. */
             hurried?: boolean;
         };
+        /** @description StillNeeded reps and days. */
+        StillNeeded: {
+            /**
+             * Format: int32
+             * @description Reps, where both sides are asked at once; for what adds up, the number.
+             */
+            both_reps: number;
+            /**
+             * Format: int32
+             * @description Days.
+             */
+            days: number;
+            /**
+             * Format: int32
+             * @description Reps on the left, where sides are asked each on its own.
+             */
+            left_reps: number;
+            /**
+             * Format: int32
+             * @description Reps on the right, where sides are asked each on its own.
+             */
+            right_reps: number;
+        };
         /** @description One stop. */
         Stop: {
             /** @description Whether the feet crept on afterwards. */
@@ -1864,13 +1864,13 @@ export interface components {
         };
         /** @description A trend over days; larger values are better. */
         Trend: {
+            /** @description In a word. */
+            direction: components["schemas"]["Direction"];
             /**
              * Format: double
              * @description Two-sided p; none when nothing varies.
              */
             p?: number | null;
-            /** @description In a word. */
-            says: components["schemas"]["Says"];
             /**
              * Format: double
              * @description Change per day; none with fewer than two days.
@@ -1945,7 +1945,7 @@ export interface components {
         Weight: "behind" | "head_tossed";
         /** @description What it would take from here. */
         WhatItTakes: {
-            if_all_soft?: components["schemas"]["Further"] | null;
+            if_all_soft?: components["schemas"]["StillNeeded"] | null;
             limits?: components["schemas"]["ItemKind"] | null;
             limits_side?: components["schemas"]["Side"] | null;
         };
@@ -2464,13 +2464,13 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
+                        /** @description In a word. */
+                        direction: components["schemas"]["Direction"];
                         /**
                          * Format: double
                          * @description Two-sided Mann-Kendall p, exact without ties; null when nothing varies.
                          */
                         p?: number | null;
-                        /** @description In a word. */
-                        says: components["schemas"]["Says"];
                         /**
                          * Format: double
                          * @description Theil-Sen slope; null with fewer than two days.

@@ -29,7 +29,7 @@ export const hasCore = url !== undefined;
 /** What was asked does not fit: the field, and what is allowed. */
 export class CoreRefusal extends Error {
   constructor(readonly error: FieldError) {
-    super(error.field ? `${error.field}: ${error.says}` : error.says);
+    super(error.field ? `${error.field}: ${error.detail}` : error.detail);
   }
 }
 

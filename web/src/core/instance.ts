@@ -11,7 +11,7 @@ interface Exports {
 /** A field that does not fit, as the API says it. */
 export interface FieldError {
   field: string;
-  says: string;
+  detail: string;
 }
 
 export type Outcome = { output: unknown } | { error: FieldError };

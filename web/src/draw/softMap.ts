@@ -4,12 +4,12 @@ import type { Schemas } from '../api/client';
 export interface ZoneSide {
   zone: Schemas['Zone'];
   side: Schemas['Side'];
-  now: Schemas['Tally'];
-  before: Schemas['Tally'];
+  now: Schemas['SoftCount'];
+  before: Schemas['SoftCount'];
 }
 
 const none = { soft: 0, asked: 0 };
-const add = (a: Schemas['Tally'], b: Schemas['Tally']) => ({
+const add = (a: Schemas['SoftCount'], b: Schemas['SoftCount']) => ({
   soft: a.soft + b.soft,
   asked: a.asked + b.asked,
 });
@@ -33,7 +33,7 @@ export function zonesAt(map: Schemas['MapZone'][], gait: Schemas['Gait'] | null)
 /** Pixels from one stroke to the next: close together where it is soft. */
 export const hatchGap = (share: number) => 3.2 + (1 - share) * 17;
 
-const shareOf = ({ soft, asked }: Schemas['Tally']) => (asked > 0 ? soft / asked : null);
+const shareOf = ({ soft, asked }: Schemas['SoftCount']) => (asked > 0 ? soft / asked : null);
 
 /** By how many points the share changed against the fourteen days before; null where it cannot be said. */
 export function points({ now, before }: ZoneSide): number | null {

@@ -8,14 +8,14 @@ interface Props {
   /** What an index of the page leads to. */
   id?: string;
   /** What it shows, in a sentence. */
-  says?: ReactNode;
+  intro?: ReactNode;
   /** About how high it is, for a part that is drawn when it comes near. */
   later?: number;
   children: ReactNode;
 }
 
 /** A part of a page under its own heading. */
-export function Section({ title, id, says, later, children }: Props) {
+export function Section({ title, id, intro, later, children }: Props) {
   return (
     <Box
       component="section"
@@ -25,8 +25,8 @@ export function Section({ title, id, says, later, children }: Props) {
       sx={{ minWidth: 0, mt: 4, scrollMarginTop: '72px', outline: 'none' }}
     >
       <Typography variant="h2">{title}</Typography>
-      {says && (
-        <Typography sx={{ color: 'text.secondary', maxWidth: 720, mt: 0.25 }}>{says}</Typography>
+      {intro && (
+        <Typography sx={{ color: 'text.secondary', maxWidth: 720, mt: 0.25 }}>{intro}</Typography>
       )}
       <Box sx={{ mt: 1.5 }}>
         {later ? <DrawnLater height={later}>{children}</DrawnLater> : children}

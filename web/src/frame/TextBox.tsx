@@ -5,7 +5,7 @@ import { count } from '../words/plain';
 const NEAR = 40;
 
 type Props = TextFieldProps & {
-  /** Which text of the API it becomes, such as `NewCare/says`: its bound is this field's. */
+  /** Which text of the API it becomes, such as `NewCare/text`: its bound is this field's. */
   becomes: string;
   value: string;
 };

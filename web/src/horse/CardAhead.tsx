@@ -29,7 +29,7 @@ export function CardAhead({ page }: { page: HorsePage }) {
                       block.side !== 'both' &&
                       `, more on the ${sideWords[block.side].toLowerCase()}`}
                   </Typography>
-                  <Typography>{block.says}</Typography>
+                  <Typography>{block.text}</Typography>
                 </Box>
                 {records && (
                   <Button

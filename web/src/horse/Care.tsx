@@ -28,7 +28,7 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
       id="care"
       later={220}
       title="Care"
-      says="Get what's flagged here looked at before you work on it. Cavesson never diagnoses."
+      intro="Get what's flagged here looked at before you work on it. Cavesson never diagnoses."
     >
       {newest.length === 0 && (
         <Typography>Nothing noted yet. Start with the last teeth check.</Typography>
@@ -46,7 +46,7 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
                 {isFlag(note.kind) && (note.cleared_on ? ', cleared' : ', open')}
               </strong>{' '}
               {saidDay(note.day, day)}
-              {note.cleared_on && ` to ${saidDay(note.cleared_on, day)}`}. {note.says}
+              {note.cleared_on && ` to ${saidDay(note.cleared_on, day)}`}. {note.text}
             </Typography>
             {records && today && isFlag(note.kind) && (
               <Button
@@ -68,9 +68,9 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
 
 function NoteCare({ horseId, day }: { horseId: string; day: string }) {
   const [kind, setKind] = useState<Kind>('teeth');
-  const [says, setSays] = useState('');
+  const [text, setText] = useState('');
   const add = useAddCare(horseId);
-  const note = () => add.mutate({ kind, day, says }, { onSuccess: () => setSays('') });
+  const note = () => add.mutate({ kind, day, text }, { onSuccess: () => setText('') });
   return (
     <Box
       component="form"
@@ -95,9 +95,9 @@ function NoteCare({ horseId, day }: { horseId: string; day: string }) {
       </TextField>
       <TextBox
         label="Notes"
-        becomes="NewCare/says"
-        value={says}
-        onChange={(event) => setSays(event.target.value)}
+        becomes="NewCare/text"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
         error={add.isError}
         helperText={add.error?.message}
         sx={{ flex: '1 1 160px' }}

@@ -19,7 +19,7 @@ export function Decisions({ page }: { page: HorsePage }) {
       id="overrides"
       later={160}
       title="Overrides"
-      says="Where the trainer overrode Cavesson, and why."
+      intro="Where the trainer overrode Cavesson, and why."
     >
       {own.length === 0 ? (
         <Typography>None yet. On a gate, "Override" keeps one with its reason.</Typography>

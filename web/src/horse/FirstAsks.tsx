@@ -22,7 +22,7 @@ export function FirstAsks({ page }: { page: HorsePage }) {
       id="first-asks"
       later={500}
       title="First asks"
-      says="The first ask of a side on a day, before any warming. Left above the line, right below it; filled is soft."
+      intro="The first ask of a side on a day, before any warming. Left above the line, right below it; filled is soft."
     >
       {levels.length === 0 ? (
         <Typography>Nothing was asked in the last {days} days.</Typography>

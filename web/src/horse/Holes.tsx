@@ -22,7 +22,7 @@ export function Holes({ page, today }: { page: HorsePage; today: boolean }) {
       id="faults"
       later={400}
       title="Faults and likely causes"
-      says="A fault shows in one place; the cause is often somewhere else, and lower."
+      intro="A fault shows in one place; the cause is often somewhere else, and lower."
     >
       {page.faults.length === 0 ? (
         <Typography>No faults in the last four weeks.</Typography>
@@ -117,7 +117,7 @@ function Hole({ hole, page, today }: HoleProps) {
   const said = (day: string) => saidDay(day, dayIn(time_zone));
   // Faults that point to one hole often have one remedy.
   const remedies = hole.remedies.filter(
-    ({ says }, index) => hole.remedies.findIndex((other) => other.says === says) === index,
+    ({ text }, index) => hole.remedies.findIndex((other) => other.text === text) === index,
   );
   return (
     <Box sx={{ borderTop: '5px solid', borderColor: 'text.primary', py: 1.5, mb: 1 }}>
@@ -175,7 +175,7 @@ function RemedyLine({
   const tomorrow = dayAfter(dayIn(time_zone));
   const onCard = page.card.find(
     (block) =>
-      block.says === remedy.says &&
+      block.text === remedy.text &&
       block.level.skill === remedy.level.skill &&
       block.level.rung === remedy.level.rung,
   );
@@ -185,7 +185,7 @@ function RemedyLine({
       skill: remedy.level.skill,
       rung: remedy.level.rung,
       side: remedy.side ?? null,
-      says: remedy.says,
+      text: remedy.text,
       fault: remedy.fault,
     });
   return (
@@ -194,7 +194,7 @@ function RemedyLine({
       sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, py: 0.5, alignItems: 'center' }}
     >
       <Typography sx={{ flex: '1 1 260px' }}>
-        {remedy.says}
+        {remedy.text}
         {remedy.side &&
           remedy.side !== 'both' &&
           ` More on the ${sideWords[remedy.side].toLowerCase()}.`}

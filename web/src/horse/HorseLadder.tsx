@@ -35,7 +35,7 @@ export function HorseLadder({ page }: { page: HorsePage }) {
       id="ladder"
       later={900}
       title="On the ladder"
-      says="Each upright pair is a track, each rung a level, from the ground up. The arrow is what comes next."
+      intro="Each upright pair is a track, each rung a level, from the ground up. The arrow is what comes next."
     >
       <LadderKey />
       <Box

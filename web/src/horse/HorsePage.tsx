@@ -47,9 +47,9 @@ function NotJudged({ page: { program_unfit, unreadable } }: { page: Page }) {
     unreadable > 0 &&
       `${count(unreadable, 'entry', 'entries')} from another version of Cavesson can't be read here: kept, but not counted.`,
   ].filter(Boolean);
-  return notes.map((says) => (
-    <Typography key={String(says)} role="note" sx={{ mb: 1.5, borderLeft: '6px solid', pl: 1.5 }}>
-      {says}
+  return notes.map((note) => (
+    <Typography key={String(note)} role="note" sx={{ mb: 1.5, borderLeft: '6px solid', pl: 1.5 }}>
+      {note}
     </Typography>
   ));
 }

@@ -26,7 +26,7 @@ export function HorseSoftMap({ page }: { page: HorsePage }) {
       id="soft-map"
       later={700}
       title="Soft map"
-      says="The last 14 days against the 14 before. The denser the strokes, the softer it is there."
+      intro="The last 14 days against the 14 before. The denser the strokes, the softer it is there."
     >
       {page.soft_map.length === 0 ? (
         <Typography>Nothing was asked in the last four weeks.</Typography>

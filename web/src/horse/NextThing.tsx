@@ -32,9 +32,9 @@ export function NextThing({ page, today }: { page: HorsePage; today: boolean }) 
         >
           <VerdictMark verdict="check_first" size={36} />
           <Box>
-            {cautions.map((says) => (
-              <Typography key={says} sx={{ fontWeight: 600 }}>
-                {says}
+            {cautions.map((text) => (
+              <Typography key={text} sx={{ fontWeight: 600 }}>
+                {text}
               </Typography>
             ))}
           </Box>
@@ -61,7 +61,7 @@ export function NextThing({ page, today }: { page: HorsePage; today: boolean }) 
             <Typography variant="h2" sx={{ fontSize: '1.6rem' }}>
               {verdictWords[next.verdict]}: {next.level.name}
             </Typography>
-            <Typography sx={{ fontSize: '1.1rem' }}>{next.says}</Typography>
+            <Typography sx={{ fontSize: '1.1rem' }}>{next.text}</Typography>
             <Typography sx={{ mt: 0.5 }}>
               {next.takes} {next.verdict !== 'advance' && next.forecast}
             </Typography>

@@ -13,7 +13,7 @@ export function Riders({ page }: { page: HorsePage }) {
     <Section
       id="riders"
       title="Riders"
-      says="Compared where two people asked the same of the same horse within two weeks. Only trainers see this."
+      intro="Compared where two people asked the same of the same horse within two weeks. Only trainers see this."
     >
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {page.riders.map((rider) => (
@@ -21,7 +21,7 @@ export function Riders({ page }: { page: HorsePage }) {
             <Typography sx={{ fontWeight: 700 }}>
               {rider.name}, {count(rider.rides, 'ride')}
             </Typography>
-            <Typography>{rider.says}</Typography>
+            <Typography>{rider.text}</Typography>
             {rider.difference && <Figures>{inFigures(rider.difference)}</Figures>}
           </Box>
         ))}

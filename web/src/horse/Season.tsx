@@ -44,9 +44,10 @@ export function Season({ season }: { season: Schemas['Season'] }) {
           {share && (
             <>
               <Typography sx={{ mt: 0.5 }}>
-                In season {percent(share.in_soft / share.in_asked)} soft of {share.in_asked} asks,
-                out of it {percent(share.out_soft / share.out_asked)} of {share.out_asked}:{' '}
-                {apart(share)}
+                In season {percent(share.in_season.soft / share.in_season.asked)} soft of{' '}
+                {share.in_season.asked} asks, out of it{' '}
+                {percent(share.out_of_season.soft / share.out_of_season.asked)} of{' '}
+                {share.out_of_season.asked}: {apart(share)}
               </Typography>
               <Figures>
                 In season less out of season: {points(share.difference)} points (95% interval{' '}

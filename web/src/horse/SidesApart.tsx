@@ -19,7 +19,7 @@ export function SidesApart({ page }: { page: HorsePage }) {
   const [all, setAll] = useState(false);
   const shown = all ? page.sides : page.sides.slice(0, shownAtFirst);
   return (
-    <Section id="sides" later={500} title="Left against right" says={<StiffSide page={page} />}>
+    <Section id="sides" later={500} title="Left against right" intro={<StiffSide page={page} />}>
       {page.sides.length === 0 && (
         <Typography>Not enough asks on each side in the last four weeks.</Typography>
       )}
@@ -48,7 +48,7 @@ function Sides({ one, page }: { one: Schemas['LevelSides']; page: HorsePage }) {
   if (!level) return null;
   const figures = sidesInFigures(one);
   const side = one.evenness.stiff_side;
-  const stiff = one.surely && (side === 'left' || side === 'right') ? side : null;
+  const stiff = one.proven && (side === 'left' || side === 'right') ? side : null;
   return (
     <Box component="li" sx={{ borderTop: '1px solid', borderColor: 'divider', py: 1 }}>
       <Box

@@ -31,7 +31,7 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
     <Section
       id="stands"
       title={`Where ${pronouns(page.horse.sex).he} stands`}
-      says="Under way, moved back or rusty. What's held is counted."
+      intro="Under way, moved back or rusty. What's held is counted."
     >
       {tracks.length === 0 && (
         <Typography>Nothing asked yet. The first ride will show here.</Typography>

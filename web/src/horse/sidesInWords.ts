@@ -2,13 +2,13 @@ import type { Schemas } from '../api/client';
 import { howSure, pInWords } from '../words/plain';
 
 /** How far apart left and right are, and how sure that is. */
-export function sidesInWords({ evenness, surely }: Schemas['LevelSides']): string {
+export function sidesInWords({ evenness, proven }: Schemas['LevelSides']): string {
   const { stiff_side, difference, time_ratio, p } = evenness;
   const points = Math.round(Math.abs(difference) * 100);
   const shares =
     !stiff_side || points === 0
       ? 'Even.'
-      : `The ${stiff_side} lags by ${points} points, ${surely ? 'very likely real' : 'may be chance'}.`;
+      : `The ${stiff_side} lags by ${points} points, ${proven ? 'very likely real' : 'may be chance'}.`;
   const slower = slowerSide(evenness);
   if (time_ratio == null || !slower) return shares;
   const times =

@@ -170,7 +170,7 @@ function Faults({ faults }: { faults: Schemas['Fault'][] }) {
   return (
     <Section
       title="Faults"
-      says="What to rule out first, and how to fix it. New or one-sided trouble may be pain: ask a vet, equine dentist, farrier or saddle fitter."
+      intro="What to rule out first, and how to fix it. New or one-sided trouble may be pain: ask a vet, equine dentist, farrier or saddle fitter."
     >
       <Box
         component="dl"

@@ -15,7 +15,7 @@ interface Props {
   level: HorseLevel;
 }
 
-const trendWords: Record<Schemas['Says'], string> = {
+const trendWords: Record<Schemas['Direction'], string> = {
   improving: 'getting better',
   level: 'steady',
   slipping: 'slipping',
@@ -66,7 +66,7 @@ export function Ahead({ judged, level }: Props) {
   );
 }
 
-const said = ({ says, p }: Schemas['Trend']) =>
-  says === 'too_few_days' || says === 'level' || p == null
-    ? trendWords[says]
-    : `${trendWords[says]}, ${howSure(p)}`;
+const said = ({ direction, p }: Schemas['Trend']) =>
+  direction === 'too_few_days' || direction === 'level' || p == null
+    ? trendWords[direction]
+    : `${trendWords[direction]}, ${howSure(p)}`;

@@ -90,8 +90,8 @@ function Deciding({ judged, level, onClose }: DecidingProps) {
             value={counts_as}
             onChange={(_, value) => setCountsAs(value as Verdict)}
           >
-            {offered.map(([verdict, says]) => (
-              <FormControlLabel key={verdict} value={verdict} control={<Radio />} label={says} />
+            {offered.map(([verdict, label]) => (
+              <FormControlLabel key={verdict} value={verdict} control={<Radio />} label={label} />
             ))}
           </RadioGroup>
           {counts_as === 'advance' && (

@@ -68,7 +68,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
           <Typography variant="h1" component="h2">
             {verdictWords[judgement.verdict]}
           </Typography>
-          <Typography sx={{ fontSize: '1.15rem' }}>{judgement.says}</Typography>
+          <Typography sx={{ fontSize: '1.15rem' }}>{judgement.text}</Typography>
         </Box>
       </Box>
       <Box sx={layout}>

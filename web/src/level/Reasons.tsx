@@ -43,7 +43,7 @@ function List({
         {reasons.map((reason) => (
           <Box
             component="li"
-            key={`${reason.item} ${reason.side} ${reason.says}`}
+            key={`${reason.item} ${reason.side} ${reason.text}`}
             sx={{ display: 'flex', gap: 1, py: 0.4 }}
           >
             <span aria-hidden="true">{mark}</span>
@@ -53,11 +53,11 @@ function List({
                 to={hrefOf(reason.item, reason.side)}
                 sx={{ color: 'text.primary', minHeight: 24 }}
               >
-                {reason.says}
+                {reason.text}
               </Box>
             ) : (
               <Typography component="span" sx={{ fontWeight: 700 }}>
-                {reason.says}
+                {reason.text}
               </Typography>
             )}
           </Box>

@@ -47,9 +47,9 @@ function Outcomes({ outcomes }: { outcomes: Schemas['Outcomes'] }) {
           columnGap: 5,
         }}
       >
-        <Tally title="Cavesson said advance" outcomes={outcomes.advances} />
-        <Tally title="A trainer let it count" outcomes={letCount} />
-        <Tally title="A trainer held it back" outcomes={keptBack} words={keptBackWords} />
+        <OutcomeCounts title="Cavesson said advance" outcomes={outcomes.advances} />
+        <OutcomeCounts title="A trainer let it count" outcomes={letCount} />
+        <OutcomeCounts title="A trainer held it back" outcomes={keptBack} words={keptBackWords} />
       </Box>
       <Section title="Overrides">
         {outcomes.overrules.length === 0 ? (
@@ -76,14 +76,14 @@ function Outcomes({ outcomes }: { outcomes: Schemas['Outcomes'] }) {
   );
 }
 
-interface TallyProps {
+interface OutcomeCountsProps {
   title: string;
   outcomes: { outcome: Outcome }[];
   words?: Record<Outcome, string>;
 }
 
 /** How many turned out how; what was let through is right when it held, what was held back when it went back. */
-function Tally({ title, outcomes, words = outcomeWords }: TallyProps) {
+function OutcomeCounts({ title, outcomes, words = outcomeWords }: OutcomeCountsProps) {
   const right: Outcome = words === outcomeWords ? 'held' : 'went_back';
   const told = outcomes.filter(({ outcome }) => outcome !== 'too_early').length;
   const count = (which: Outcome) => outcomes.filter(({ outcome }) => outcome === which).length;

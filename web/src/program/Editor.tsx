@@ -103,7 +103,7 @@ export function Editor({ shipped, program }: Props) {
           )}
           <Section
             title="Gates"
-            says="Tap a rung to see its gate. Filled rungs are changed in this program."
+            intro="Tap a rung to see its gate. Filled rungs are changed in this program."
           >
             <LadderRails levels={levels} tracks={ladder.tracks} picked={picked} onPick={pick} />
             <Box ref={form} sx={{ scrollMarginTop: '80px' }}>

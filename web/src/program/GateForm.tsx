@@ -120,7 +120,7 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
   const [text, setText] = useState<string | null>(null);
   const current = typed(field, value);
   const differs = value !== ships;
-  const says = differs ? `standard: ${said(field, ships)}` : ' ';
+  const hint = differs ? `standard: ${said(field, ships)}` : ' ';
   const put = (next: Value) => onChange(next === ships ? undefined : next);
   if (field.choice)
     return (
@@ -130,7 +130,7 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
         label={field.label}
         value={String(value ?? '')}
         disabled={!mayChange}
-        helperText={says}
+        helperText={hint}
         onChange={(event) =>
           put(field.choice === 'yes_no' ? event.target.value === 'true' : event.target.value)
         }
@@ -151,7 +151,7 @@ function Field({ field, value, ships, mayChange, onChange }: FieldProps) {
       value={broken ? text : shown}
       disabled={!mayChange}
       error={broken}
-      helperText={broken ? 'a number' : value === null && !differs ? 'no rail' : says}
+      helperText={broken ? 'a number' : value === null && !differs ? 'no rail' : hint}
       slotProps={{
         htmlInput: { inputMode: 'decimal' },
         input: {

@@ -64,7 +64,7 @@ export function OneHorse({ content, level }: Props) {
 }
 
 function Standing({ judgement }: { judgement: Schemas['Judgement'] }) {
-  const { verdict, says, takes, gate } = judgement;
+  const { verdict, text, takes, gate } = judgement;
   const filled = gate.items.filter(({ passes }) => passes).length;
   return (
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
@@ -73,7 +73,7 @@ function Standing({ judgement }: { judgement: Schemas['Judgement'] }) {
         <Typography sx={{ fontWeight: 700 }}>
           {verdictWords[verdict]}: {filled} of {count(gate.items.length, 'rail')} filled
         </Typography>
-        <Typography>{says}</Typography>
+        <Typography>{text}</Typography>
         <Typography variant="body2">{takes}</Typography>
       </Box>
     </Box>

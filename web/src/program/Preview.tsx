@@ -2,8 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { useDebounce } from 'use-debounce';
 import type { Schemas } from '../api/client';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
@@ -23,7 +24,7 @@ const pause = 250;
 export function Preview({ content, programId }: { content: Program; programId: string | null }) {
   const [everybody, setEverybody] = useState(programId === null);
   const horses = useQuery(horsesQuery);
-  const settled = useSettled(content);
+  const [settled] = useDebounce(content, pause);
   const named = everybody ? (horses.data ?? []).map(({ horse_id }) => horse_id) : null;
   const preview = useQuery({
     ...previewQuery(settled, programId, named),
@@ -32,7 +33,7 @@ export function Preview({ content, programId }: { content: Program; programId: s
   return (
     <Section
       title="What it would change"
-      says={
+      intro={
         everybody ? 'If every horse in the barn were on it as it is now.' : 'For the horses on it.'
       }
     >
@@ -112,13 +113,3 @@ function Changes({ preview }: { preview: Schemas['Preview'] }) {
 
 const said = (verdict: Schemas['Verdict'], state: Schemas['State']) =>
   `${verdictWords[verdict].toLowerCase()}, ${stateWords[state]}`;
-
-/** A value once it has not changed for a moment. */
-function useSettled<T>(value: T): T {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const waiting = setTimeout(() => setSettled(value), pause);
-    return () => clearTimeout(waiting);
-  }, [value]);
-  return settled;
-}

@@ -18,7 +18,7 @@ interface Props {
 /** Where good trainers disagree: one choice on each question, none of them wrong. */
 export function SchoolForm({ questions, draft, mayChange }: Props) {
   return (
-    <Section title="Schools" says="Good trainers disagree here. Pick yours; none is wrong.">
+    <Section title="Schools" intro="Good trainers disagree here. Pick yours; none is wrong.">
       <Box
         sx={{
           display: 'grid',
@@ -60,7 +60,7 @@ function Question({
             value={choice.id}
             disabled={!mayChange}
             control={<Radio size="small" />}
-            label={choice.says}
+            label={choice.text}
           />
         ))}
       </RadioGroup>

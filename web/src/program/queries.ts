@@ -35,7 +35,7 @@ export const previewQuery = (content: Program, programId: string | null, horses:
 export function inFields(error: unknown): never {
   const fields = error instanceof ProblemError ? (error.problem.errors ?? []) : [];
   if (!(error instanceof ProblemError) || fields.length === 0) throw error;
-  const said = fields.map(({ field, says }) => `${lastWord(field)} ${says}`).join('; ');
+  const said = fields.map(({ field, detail }) => `${lastWord(field)} ${detail}`).join('; ');
   throw new ProblemError({ ...error.problem, detail: `${said}.` }, error.status);
 }
 

@@ -15,7 +15,7 @@ const triedKey = 'cavesson.tried-by';
 export function QueueProvider({ children }: { children: ReactNode }) {
   const { barn_id, person_id } = useWho();
   const queries = useQueryClient();
-  const [{ state, says }, setSent] = useState<{ state: SenderState; says?: string }>({
+  const [{ state, why }, setSent] = useState<{ state: SenderState; why?: string }>({
     state: 'at rest',
   });
   const db = useMemo(() => keptDatabase(barn_id, person_id), [barn_id, person_id]);
@@ -26,7 +26,7 @@ export function QueueProvider({ children }: { children: ReactNode }) {
         db,
         person_id,
         (next, why) => {
-          setSent({ state: next, says: why });
+          setSent({ state: next, why });
           if (next === 'signed out' || next === 'another person') sessionEnded(queries);
         },
         (horseIds) =>
@@ -55,12 +55,12 @@ export function QueueProvider({ children }: { children: ReactNode }) {
       storage,
       openStorage: tryAgain,
       state,
-      says,
+      why,
       kick: () => sender.kick(),
       tryRefusedAgain: () => sender.tryRefusedAgain(),
       sendAll: () => sender.sendAll(),
     }),
-    [db, keeper, storage, tryAgain, state, says, sender],
+    [db, keeper, storage, tryAgain, state, why, sender],
   );
   return <QueueContext.Provider value={queue}>{children}</QueueContext.Provider>;
 }

@@ -29,7 +29,7 @@ export class Sender {
   constructor(
     private readonly db: KeptDatabase,
     private readonly personId: string,
-    private readonly onState: (state: SenderState, says?: string) => void,
+    private readonly onState: (state: SenderState, why?: string) => void,
     private readonly onSent: (horseIds: string[]) => void,
   ) {}
 

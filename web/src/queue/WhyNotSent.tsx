@@ -21,14 +21,14 @@ const because: Record<SenderState, string> = {
 
 /** Why something is still only on this device. */
 export function WhyNotSent({ waiting, onClose }: { waiting: number; onClose: () => void }) {
-  const { state, says, kick } = useQueue();
+  const { state, why, kick } = useQueue();
   return (
     <Dialog open onClose={onClose}>
       <DialogTitle>Not sent yet</DialogTitle>
       <DialogContent>
         <Typography>
           {count(waiting, 'entry', 'entries')} kept on this device. {because[state]}
-          {state === 'not taken' && `They couldn't be saved: ${says}.`}
+          {state === 'not taken' && `They couldn't be saved: ${why}.`}
         </Typography>
       </DialogContent>
       <DialogActions>

@@ -13,7 +13,7 @@ export interface Queue {
   openStorage: () => void;
   state: SenderState;
   /** Why the server took nothing, when it did not. */
-  says: string | undefined;
+  why: string | undefined;
   /** Something was written: send it. */
   kick: () => void;
   /** What was refused may be taken now. */

@@ -133,24 +133,25 @@ async function markSent(db: KeptDatabase, rides: KeptRide[], reps: KeptRep[], so
 async function setAside(db: KeptDatabase, batch: Batch, { problem }: ProblemError) {
   let named = 0;
   await db.transaction('rw', db.rides, db.reps, async () => {
-    for (const { field, says } of problem.errors ?? []) {
+    for (const { field, detail } of problem.errors ?? []) {
       const [, list, index] = field.split('/');
       const ride = list === 'rides' ? batch.rides[Number(index)] : undefined;
       const rep = list === 'reps' ? batch.reps[Number(index)] : undefined;
-      if (ride) named += await refuseRide(db, ride, batch.reps, says, field);
-      if (rep) named += await refuse(db.reps.where({ repId: rep.repId }), rep.version, says, field);
+      if (ride) named += await refuseRide(db, ride, batch.reps, detail, field);
+      if (rep)
+        named += await refuse(db.reps.where({ repId: rep.repId }), rep.version, detail, field);
     }
   });
   return named > 0;
 }
 
 async function setAsideWhole(db: KeptDatabase, { rides, reps }: Batch, { problem }: ProblemError) {
-  const says = problem.detail;
+  const detail = problem.detail;
   const [ride] = rides;
   const [rep] = reps;
   await db.transaction('rw', db.rides, db.reps, async () => {
-    if (rep) await refuse(db.reps.where({ repId: rep.repId }), rep.version, says, '');
-    else if (ride) await refuseRide(db, ride, [], says, '');
+    if (rep) await refuse(db.reps.where({ repId: rep.repId }), rep.version, detail, '');
+    else if (ride) await refuseRide(db, ride, [], detail, '');
   });
 }
 
@@ -159,12 +160,12 @@ async function refuseRide(
   db: KeptDatabase,
   ride: KeptRide,
   reps: KeptRep[],
-  says: string,
+  detail: string,
   field: string,
 ): Promise<number> {
-  let named = await refuse(db.rides.where({ rideId: ride.rideId }), ride.version, says, field);
+  let named = await refuse(db.rides.where({ rideId: ride.rideId }), ride.version, detail, field);
   for (const rep of reps.filter(({ rideId }) => rideId === ride.rideId)) {
-    named += await refuse(db.reps.where({ repId: rep.repId }), rep.version, says, field);
+    named += await refuse(db.reps.where({ repId: rep.repId }), rep.version, detail, field);
   }
   return named;
 }
@@ -173,14 +174,14 @@ async function refuseRide(
 async function refuse<T extends KeptRide | KeptRep>(
   row: { modify: (change: (row: T) => void) => PromiseLike<number> },
   version: number,
-  says: string,
+  detail: string,
   field: string,
 ): Promise<number> {
   let refused = 0;
   await row.modify((kept) => {
     if (kept.version !== version || kept.state === 'dropped') return;
     kept.state = 'refused';
-    kept.refusedBecause = says;
+    kept.refusedBecause = detail;
     kept.refusedAt = field.split('/').slice(3).join('/');
     refused += 1;
   });

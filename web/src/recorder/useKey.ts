@@ -1,18 +1,13 @@
-import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { keysAreOff } from './keysOn';
 
 /** A single key that does something, unless it is meant for something else. */
 export function useKey(key: string, act: () => void): void {
-  const latest = useRef(act);
-  useEffect(() => {
-    latest.current = act;
+  useHotkeys(key, act, {
+    useKey: true,
+    ignoreModifiers: true,
+    // `+` is a key here, and joins none.
+    splitKey: '&',
+    ignoreEventWhen: (event) => event.repeat || keysAreOff(event),
   });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() !== key || event.repeat || keysAreOff(event)) return;
-      latest.current();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [key]);
 }

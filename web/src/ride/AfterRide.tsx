@@ -27,7 +27,7 @@ interface ChangedProps {
 
 /** The verdict, what changed it, what it would take. */
 export function Changed({ judgement, before: earlier, level }: ChangedProps) {
-  const { verdict, says, takes, days } = judgement;
+  const { verdict, text, takes, days } = judgement;
   const before = days.at(-2)?.verdict;
   return (
     <Box role="status">
@@ -39,9 +39,9 @@ export function Changed({ judgement, before: earlier, level }: ChangedProps) {
             : `Still: ${verdictWords[verdict].toLowerCase()}`}
         </Typography>
       </Box>
-      <Typography sx={{ mt: 1 }}>{says}</Typography>
+      <Typography sx={{ mt: 1 }}>{text}</Typography>
       <Typography sx={{ mt: 0.5 }}>{takes}</Typography>
-      {movedRails(judgement, earlier).map(({ says: rail, filled }) => (
+      {movedRails(judgement, earlier).map(({ text: rail, filled }) => (
         <Typography key={rail} sx={{ mt: 0.5 }}>
           <span aria-hidden="true">{filled ? '✓ ' : '✗ '}</span>
           {filled ? 'Filled now. ' : 'Not filled any more. '}

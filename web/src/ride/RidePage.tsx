@@ -56,7 +56,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
   const { time_zone, records } = useWho();
   const chips = useChips(ride);
   // What was seen is said when the ride is over.
-  const says = records && ride.finished_at != null;
+  const closesOut = records && ride.finished_at != null;
   return (
     <>
       <HorseHeading horse={ride.horse} />
@@ -69,15 +69,15 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
       {ride.blocks.length === 0 && <Typography>Nothing asked on this ride.</Typography>}
       {ride.blocks.map((block) => (
         <Block key={`${block.level.skill} ${block.level.rung}`} block={block} ride={ride}>
-          {says && <BlockFaults block={block} chips={chips} />}
+          {closesOut && <BlockFaults block={block} chips={chips} />}
         </Block>
       ))}
-      {says && <RideMarks chips={chips} sex={ride.horse.sex} />}
+      {closesOut && <RideMarks chips={chips} sex={ride.horse.sex} />}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 3 }}>
         <Button component={Link} to="/" variant="contained" sx={{ minHeight: 60 }}>
           Back to Today
         </Button>
-        {says && ride.day === dayIn(time_zone) && <GoOn ride={ride} />}
+        {closesOut && ride.day === dayIn(time_zone) && <GoOn ride={ride} />}
       </Box>
     </>
   );
@@ -169,7 +169,7 @@ const firstAsksOf = (levels: JudgedHere[]) =>
   );
 
 function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
-  const { db, state, says } = useQueue();
+  const { db, state, why } = useQueue();
   const reps = useLiveQuery(
     () => db.reps.where('rideId').equals(rideId).sortBy('askedAfterMs'),
     [db, rideId],
@@ -194,7 +194,7 @@ function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
         {state === 'no signal' &&
           `No signal. ${count(waiting, 'ask')} saved here; they'll send when it's back.`}
         {state === 'not taken' &&
-          `${count(waiting, 'ask')} saved here. They couldn't be sent: ${says}`}
+          `${count(waiting, 'ask')} saved here. They couldn't be sent: ${why}`}
         {(state === 'signed out' || state === 'another person') &&
           `${count(waiting, 'ask')} saved here. Sign in again to send them.`}
         {state === 'update' &&

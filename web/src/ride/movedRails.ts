@@ -2,7 +2,7 @@ import type { Schemas } from '../api/client';
 
 /** A rail that the ride filled, or emptied, in the words of its reason. */
 export interface MovedRail {
-  says: string;
+  text: string;
   filled: boolean;
 }
 
@@ -12,10 +12,10 @@ export function movedRails(
   before: Schemas['Judgement'] | undefined,
 ): MovedRail[] {
   if (!before) return [];
-  return now.reasons.flatMap(({ item, side, says, holds_back }) => {
+  return now.reasons.flatMap(({ item, side, text, holds_back }) => {
     if (!item) return [];
     const then = before.gate.items.find((rail) => rail.item === item && rail.side === side);
     const filled = !holds_back;
-    return then && then.passes !== filled ? [{ says, filled }] : [];
+    return then && then.passes !== filled ? [{ text, filled }] : [];
   });
 }

@@ -1,4 +1,9 @@
-import { dehydrate, hydrate, type DehydratedState, type QueryClient } from '@tanstack/react-query';
+import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
+import type { QueryClient } from '@tanstack/react-query';
+import {
+  persistQueryClientRestore,
+  persistQueryClientSubscribe,
+} from '@tanstack/react-query-persist-client';
 import { Dexie, type EntityTable } from 'dexie';
 
 /**
@@ -8,9 +13,8 @@ import { Dexie, type EntityTable } from 'dexie';
 
 interface KeptFetch {
   owner: string;
-  build: string;
-  at: number;
-  state: DehydratedState;
+  /** The queries as JSON; none in a row of an older version. */
+  queries?: string;
 }
 
 type FetchDatabase = Dexie & { fetched: EntityTable<KeptFetch, 'owner'> };
@@ -18,9 +22,9 @@ type FetchDatabase = Dexie & { fetched: EntityTable<KeptFetch, 'owner'> };
 const db = new Dexie('cavesson-fetched') as FetchDatabase;
 db.version(1).stores({ fetched: 'owner' });
 
-/** Older than that it says nothing of today. */
+/** Older than that it tells nothing of today. */
 const mostMs = 7 * 86_400_000;
-const writesAfterMs = 1_000;
+const writesAtMostEveryMs = 1_000;
 
 /** What is found out anew: who is signed in, and what this device itself judged. */
 const ownMatters = new Set(['session', 'judged here']);
@@ -32,38 +36,49 @@ interface Owner {
 
 const ownerOf = ({ barn_id, person_id }: Owner) => `${barn_id}/${person_id}`;
 
+/** Who signed out: a write that was under way then must not bring it back. */
+const signedOut = new Set<string>();
+
+const storage = {
+  getItem: async (owner: string) => (await db.fetched.get(owner))?.queries ?? null,
+  async setItem(owner: string, queries: string) {
+    if (signedOut.has(owner)) return;
+    // A full device keeps reps before it keeps pages.
+    await db.fetched.put({ owner, queries }).catch((error: unknown) => console.warn(error));
+  },
+  removeItem: (owner: string) => db.fetched.delete(owner),
+};
+
+const keptFor = (queryClient: QueryClient, who: Owner) => ({
+  queryClient,
+  persister: createAsyncStoragePersister({
+    storage,
+    key: ownerOf(who),
+    throttleTime: writesAtMostEveryMs,
+  }),
+  buster: __BUILD__,
+  maxAge: mostMs,
+});
+
 /** Brings back what was fetched last; what is fetched meanwhile stays. */
 export async function restoreQueries(queries: QueryClient, who: Owner): Promise<void> {
-  const kept = await db.fetched.get(ownerOf(who));
-  if (!kept || kept.build !== __BUILD__ || Date.now() - kept.at > mostMs) return;
-  hydrate(queries, kept.state);
+  signedOut.delete(ownerOf(who));
+  await persistQueryClientRestore(keptFor(queries, who));
 }
 
 /** Keeps what is fetched, a moment after it came. */
 export function keepQueries(queries: QueryClient, who: Owner): () => void {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const write = () => {
-    const state = dehydrate(queries, {
+  return persistQueryClientSubscribe({
+    ...keptFor(queries, who),
+    dehydrateOptions: {
       shouldDehydrateQuery: ({ queryKey, state: { status, data } }) =>
         !ownMatters.has(String(queryKey[0])) && status === 'success' && data !== undefined,
       shouldDehydrateMutation: () => false,
-    });
-    db.fetched
-      .put({ owner: ownerOf(who), build: __BUILD__, at: Date.now(), state })
-      // A full device keeps reps before it keeps pages.
-      .catch((error: unknown) => console.warn(error));
-  };
-  const stop = queries.getQueryCache().subscribe(({ type }) => {
-    if (type !== 'updated') return;
-    clearTimeout(timer);
-    timer = setTimeout(write, writesAfterMs);
+    },
   });
-  return () => {
-    clearTimeout(timer);
-    stop();
-  };
 }
 
 export async function forgetQueries(who: Owner): Promise<void> {
+  signedOut.add(ownerOf(who));
   await db.fetched.delete(ownerOf(who)).catch((error: unknown) => console.warn(error));
 }

@@ -100,7 +100,7 @@ function OnTheCard({ entry }: { entry: StringHorse }) {
         On the card: {block.name}
         {block.side && block.side !== 'both' && `, more on the ${block.side}`}.
       </strong>{' '}
-      {block.says}
+      {block.text}
     </Typography>
   ));
 }

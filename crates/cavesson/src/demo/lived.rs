@@ -281,14 +281,14 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
         horse,
         what: What::Came,
     }];
-    for (kind, days_ago, says) in horse.care {
+    for (kind, days_ago, text) in horse.care {
         let day = now.date().checked_sub(days_ago.days())?;
         let note = CareNote {
             care_id: Uuid::now_v7(),
             kind: *kind,
             day,
             cleared_on: None,
-            says: (*says).to_owned(),
+            text: (*text).to_owned(),
         };
         events.push(Event {
             at: at(day, (17, 0), now)?,
@@ -373,6 +373,7 @@ fn season(demo: &DemoHorse, today: Date) -> Option<Season> {
 
 #[cfg(test)]
 mod tests {
+    use cavesson_core::evidence::SoftCount;
     use cavesson_core::horse::season;
     use cavesson_core::judge::{HorseFile, RideFacts, Standing, holes, judge_horse};
 
@@ -423,15 +424,14 @@ mod tests {
             let slip = standings[ribs].slip().expect("it was held and settled");
             assert!(slip.since.is_some(), "{day}");
             let in_season = Season::began(HALFMOON.season_began.unwrap(), on);
-            let (mut inside, mut outside) = ((0, 0), (0, 0));
+            let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
             for ask in file.asks.iter().flatten() {
-                let tally = if in_season.holds(ask.day) {
+                let counted = if in_season.holds(ask.day) {
                     &mut inside
                 } else {
                     &mut outside
                 };
-                tally.0 += u32::from(ask.soft);
-                tally.1 += 1;
+                counted.count(ask.soft);
             }
             let share = season::compare(inside, outside).expect("asked in and out of season");
             assert!(share.high < 0.0, "{day}: {share:?}");

@@ -43,14 +43,14 @@ pub fn put_into(
     let at = ladder
         .at(&level)
         .with_context(|| format!("the demo works {level}, which is not on the ladder"))?;
-    let places: Vec<usize> = (work.rides.0..work.rides.1.min(days.len()))
+    let ridden_on: Vec<usize> = (work.rides.0..work.rides.1.min(days.len()))
         .step_by(work.every)
         .collect();
-    let plan: Vec<PlannedRide> = places
+    let plan: Vec<PlannedRide> = ridden_on
         .iter()
-        .map(|place| PlannedRide {
+        .map(|day| PlannedRide {
             blocks: vec![block(work.asks, at.asked_sides().len() == 1)],
-            ..days[*place].clone()
+            ..days[*day].clone()
         })
         .collect();
     let usual = simulate(&work.traits, at, &plan, work.seed);
@@ -60,10 +60,10 @@ pub fn put_into(
         ..work.traits
     };
     let in_season = simulate(&low, at, &plan, work.seed);
-    for (index, place) in places.into_iter().enumerate() {
+    for (index, day) in ridden_on.into_iter().enumerate() {
         let is_low = season.is_some_and(|season| season.holds(plan[index].day));
         let drawn = if is_low { &in_season } else { &usual };
-        append(&mut ridden[place], &drawn[index].reps, work, ladder);
+        append(&mut ridden[day], &drawn[index].reps, work, ladder);
     }
     Ok(())
 }

@@ -126,8 +126,15 @@ pub fn missed_ease_backs(horses: &[BenchHorse]) -> f64 {
     let (mut due, mut missed) = (0usize, 0usize);
     for horse in horses {
         let history = walk(&horse.asks, &level.gate, level.asked_sides(), &[]);
-        for ((day, truth), tally) in history.days.iter().zip(&horse.truth).zip(&history.tallies) {
-            if truth.left.max(truth.right) < EASE_DUE_BELOW && tally.asked >= level.gate.ease_reps {
+        for ((day, truth), soft_day) in history
+            .days
+            .iter()
+            .zip(&horse.truth)
+            .zip(&history.soft_days)
+        {
+            if truth.left.max(truth.right) < EASE_DUE_BELOW
+                && soft_day.all_sides.asked >= level.gate.ease_reps
+            {
                 due += 1;
                 missed += usize::from(!matches!(
                     day.verdict,

@@ -2,7 +2,7 @@
 //! which ride on it would advance the horse.
 
 use crate::Side;
-use crate::evidence::readiness::{Readiness, SoftCounts};
+use crate::evidence::readiness::{DayEvidence, Readiness};
 use crate::evidence::share::{quantile, share_of_days, wilson};
 use crate::evidence::{Ask, days_of};
 use crate::judge::Verdict;
@@ -137,7 +137,7 @@ fn filter(horse: &BenchHorse) -> Option<usize> {
     let mut readiness = Readiness::default();
     let rides = horse.asks.chunk_by(|a, b| a.day == b.day);
     rides.enumerate().position(|(ride, day)| {
-        readiness.day(day[0].day, &SoftCounts::of(day));
+        readiness.day(day[0].day, &DayEvidence::of(day));
         let sure = |side| readiness.sure_above(side, super::limits::FALSE_BELOW) >= 0.95;
         ride >= 2 && Side::EACH.into_iter().all(sure)
     })

@@ -188,13 +188,13 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         verdicts: asked
             .into_iter()
             .map(|standing| LevelJudgement {
-                level: ladder.levels[standing.place].level.clone(),
-                name: ladder.levels[standing.place].name.clone(),
+                level: ladder.levels[standing.index].level.clone(),
+                name: ladder.levels[standing.index].name.clone(),
                 judgement: crate::judge::level::of_standings(
                     &ladder,
                     &file,
                     &standings,
-                    standing.place,
+                    standing.index,
                     input.date,
                 ),
             })
@@ -202,7 +202,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         others: not
             .into_iter()
             .map(|standing| LevelState {
-                level: ladder.levels[standing.place].level.clone(),
+                level: ladder.levels[standing.index].level.clone(),
                 state: standing.state,
                 verdict: standing.verdict,
             })
@@ -215,9 +215,9 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
     let mut file = HorseFile::of_reps(ladder, &input.reps);
     for seen in &input.context.faults {
         // A level of another program's ladder is left out, as its reps are.
-        let place = ladder.position(&seen.level);
-        if let Some((place, fault)) = place.zip(ladder.fault(&seen.fault)) {
-            file.add_fault(place, seen.ride_id, fault);
+        let index = ladder.position(&seen.level);
+        if let Some((index, fault)) = index.zip(ladder.fault(&seen.fault)) {
+            file.add_fault(index, seen.ride_id, fault);
         }
     }
     file.sex = input.context.sex;

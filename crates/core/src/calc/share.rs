@@ -4,7 +4,8 @@ use serde::{Deserialize, Serialize};
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ASKED, CONFIDENCE, FieldError, ICC};
-use crate::evidence::share::{Day, quantile, share_of_days, wilson};
+use crate::evidence::SoftCount;
+use crate::evidence::share::{quantile, share_of_days, wilson};
 
 /// Input of `share`.
 #[derive(Debug, Clone, Deserialize)]
@@ -115,7 +116,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     })
 }
 
-fn checked_days(days: &[(u32, u32)], soft: u32, asked: u32) -> Result<Vec<Day>, FieldError> {
+fn checked_days(days: &[(u32, u32)], soft: u32, asked: u32) -> Result<Vec<SoftCount>, FieldError> {
     if let Some(index) = days.iter().position(|(soft, asked)| soft > asked) {
         return Err(FieldError::new(
             format!("/days/{index}/0"),
@@ -136,7 +137,7 @@ fn checked_days(days: &[(u32, u32)], soft: u32, asked: u32) -> Result<Vec<Day>, 
     }
     Ok(days
         .iter()
-        .map(|(soft, asked)| Day {
+        .map(|(soft, asked)| SoftCount {
             soft: *soft,
             asked: *asked,
         })

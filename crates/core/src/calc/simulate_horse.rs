@@ -179,7 +179,7 @@ fn check_reps_in_all(rides: &Rides) -> Result<(), FieldError> {
         .check("/rides", all as f64)
         .map(|_| ())
         .map_err(|error| FieldError {
-            says: format!("{}; ask for fewer rides or asks", error.says),
+            detail: format!("{}; ask for fewer rides or asks", error.detail),
             ..error
         })
 }

@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ANY_FIGURE, FieldError, SERIES};
-use crate::evidence::trend::{Says, trend};
+use crate::evidence::trend::{Direction, trend};
 
 /// Input of `trend`.
 #[derive(Debug, Clone, Deserialize)]
@@ -30,7 +30,7 @@ pub struct Output {
     /// Two-sided Mann-Kendall p, exact without ties; null when nothing varies.
     pub p: Option<f64>,
     /// In a word.
-    pub says: Says,
+    pub direction: Direction,
 }
 
 /// The calculator.
@@ -74,6 +74,6 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         slope_per_day: found.slope_per_day,
         tau: found.tau,
         p: found.p,
-        says: found.says,
+        direction: found.direction,
     })
 }

@@ -3,23 +3,22 @@
 use jiff::civil::Date;
 
 use super::ask::Ask;
-use super::share;
+use super::soft_count::SoftCount;
 use crate::Side;
 use crate::rep::TimeToGive;
 
 /// Soft and asked, day by day, for one side.
-pub fn days_of(asks: &[Ask], side: Side) -> Vec<share::Day> {
-    let mut days: Vec<(Date, share::Day)> = Vec::new();
+pub fn days_of(asks: &[Ask], side: Side) -> Vec<SoftCount> {
+    let mut days: Vec<(Date, SoftCount)> = Vec::new();
     for ask in asks.iter().filter(|ask| ask.side == side) {
         if days.last().is_none_or(|(day, _)| *day != ask.day) {
-            days.push((ask.day, share::Day { soft: 0, asked: 0 }));
+            days.push((ask.day, SoftCount::default()));
         }
-        if let Some((_, tally)) = days.last_mut() {
-            tally.asked += 1;
-            tally.soft += u32::from(ask.soft);
+        if let Some((_, of_day)) = days.last_mut() {
+            of_day.count(ask.soft);
         }
     }
-    days.into_iter().map(|(_, tally)| tally).collect()
+    days.into_iter().map(|(_, of_day)| of_day).collect()
 }
 
 /// The times of one side.

@@ -30,11 +30,11 @@ pub fn upward(asks: &[Ask], sides: &[Side]) -> f64 {
     let middle = (lately.len() as f64 - 1.0) / 2.0;
     let mut points: Vec<(usize, f64, f64, f64)> = Vec::with_capacity(2 * lately.len());
     for (number, ride) in lately.iter().enumerate() {
-        for (place, side) in sides.iter().enumerate() {
+        for (index, side) in sides.iter().enumerate() {
             let of = ride.iter().filter(|ask| ask.side == *side);
             let asked = of.clone().count() as f64;
             let soft = of.filter(|ask| ask.soft).count() as f64;
-            points.push((place, number as f64 - middle, soft, asked));
+            points.push((index, number as f64 - middle, soft, asked));
         }
     }
     let (slope, sd) = fit(&points);
@@ -53,29 +53,29 @@ fn fit(points: &[(usize, f64, f64, f64)]) -> (f64, f64) {
         let mut cross = [0.0f64; 2];
         let mut slope_g = -slope / (SLOPE_SD * SLOPE_SD);
         let mut slope_h = 1.0 / (SLOPE_SD * SLOPE_SD);
-        for place in [0, 1] {
-            g[place] = -intercepts[place] * h[place];
+        for index in [0, 1] {
+            g[index] = -intercepts[index] * h[index];
         }
-        for (place, x, soft, asked) in points {
-            let p = 1.0 / (1.0 + (-(intercepts[*place] + slope * x)).exp());
+        for (index, x, soft, asked) in points {
+            let p = 1.0 / (1.0 + (-(intercepts[*index] + slope * x)).exp());
             let (rest, weight) = (soft - asked * p, asked * p * (1.0 - p));
-            g[*place] += rest;
-            h[*place] += weight;
-            cross[*place] += weight * x;
+            g[*index] += rest;
+            h[*index] += weight;
+            cross[*index] += weight * x;
             slope_g += rest * x;
             slope_h += weight * x * x;
         }
         curve = slope_h;
         let mut slope_step = slope_g;
-        for place in [0, 1] {
-            curve -= cross[place] * cross[place] / h[place];
-            slope_step -= cross[place] * g[place] / h[place];
+        for index in [0, 1] {
+            curve -= cross[index] * cross[index] / h[index];
+            slope_step -= cross[index] * g[index] / h[index];
         }
         let step = (slope_step / curve).clamp(-1.0, 1.0);
         slope += step;
-        for place in [0, 1] {
-            let own = ((g[place] - cross[place] * step) / h[place]).clamp(-2.0, 2.0);
-            intercepts[place] += own;
+        for index in [0, 1] {
+            let own = ((g[index] - cross[index] * step) / h[index]).clamp(-2.0, 2.0);
+            intercepts[index] += own;
         }
         if step.abs() < 1e-9 {
             break;

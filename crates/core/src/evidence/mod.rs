@@ -1,6 +1,7 @@
 //! What the reps of a level show.
 //!
 //! - [`ask`](mod@ask), [`days`]: an ask as the judge sees it; asks day by day
+//! - [`soft_count`]: soft answers among asks
 //! - [`share`]: soft share with its bounds, days as clusters
 //! - [`readiness`]: how soft the horse is now, from its whole history
 //! - [`possible_horse`]: how it might go on
@@ -24,7 +25,9 @@ pub mod readiness;
 pub mod rider;
 pub mod share;
 pub mod slip;
+pub mod soft_count;
 pub mod trend;
 
 pub use ask::{Ask, asks_in_order, sort};
 pub use days::{days_of, times_of};
+pub use soft_count::SoftCount;

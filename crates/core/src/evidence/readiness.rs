@@ -105,9 +105,9 @@ struct Counts {
 
 /// What one day showed.
 #[derive(Debug, Clone, Copy, Default, PartialEq)]
-pub struct SoftCounts([Counts; 2]);
+pub struct DayEvidence([Counts; 2]);
 
-impl SoftCounts {
+impl DayEvidence {
     /// Adds the next ask of the day; asks of both sides count as left. The rider's
     /// offset is how much more is soft with this rider than with the barn's usual one.
     pub fn add(&mut self, side: Side, soft: bool, rider_offset: f64) {
@@ -123,8 +123,8 @@ impl SoftCounts {
     }
 
     /// What the asks of one day show; they are in order.
-    pub fn of(asks: &[Ask]) -> SoftCounts {
-        let mut shown = SoftCounts::default();
+    pub fn of(asks: &[Ask]) -> DayEvidence {
+        let mut shown = DayEvidence::default();
         for ask in asks {
             shown.add(ask.side, ask.soft, f64::from(ask.rider_offset));
         }
@@ -166,13 +166,13 @@ impl Readiness {
     pub fn after(asks: &[Ask]) -> Readiness {
         let mut readiness = Readiness::default();
         for day in asks.chunk_by(|a, b| a.day == b.day) {
-            readiness.day(day[0].day, &SoftCounts::of(day));
+            readiness.day(day[0].day, &DayEvidence::of(day));
         }
         readiness
     }
 
     /// Takes in one day, later than all before.
-    pub fn day(&mut self, day: Date, shown: &SoftCounts) {
+    pub fn day(&mut self, day: Date, shown: &DayEvidence) {
         let idle = self.last.map(|last| {
             (day.since(last).map_or(1, |span| span.get_days()) - 1).clamp(0, MOST_IDLE_DAYS)
         });
@@ -288,7 +288,7 @@ impl Filter {
 
     /// The asks speak only of two sums, readiness of a side plus day effect, so the
     /// mode is looked for there (two unknowns) and carried over to the state.
-    fn take_in(&mut self, shown: &SoftCounts) {
+    fn take_in(&mut self, shown: &DayEvidence) {
         let prior = [self.mean[0], self.mean[1]];
         let spread = Pair {
             left: self.covariance[0][0] + self.day_variance,

@@ -23,6 +23,7 @@ use jiff::civil::{Date, date};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use super::SoftCount;
 use super::algebra::{Square, logistic, tail};
 use crate::Side;
 use crate::bounds::{FieldError, LOGIT, RIDER_DEVIATION};
@@ -55,16 +56,14 @@ pub struct RiderDay {
     pub rider_id: Uuid,
     /// The horse.
     pub horse_id: Uuid,
-    /// The place of the level.
+    /// The index of the level.
     pub level: usize,
     /// The side.
     pub side: Side,
     /// The day.
     pub day: Date,
-    /// Soft answers.
-    pub soft: u32,
-    /// Asks.
-    pub asked: u32,
+    /// Soft answers and asks.
+    pub asks: SoftCount,
 }
 
 /// How a rider differs from the barn's usual one.
@@ -156,7 +155,7 @@ pub fn rider_offsets(days: &[RiderDay]) -> Vec<RiderOffset> {
 fn asks_of(rider: Uuid, groups: &[Group]) -> u32 {
     let days = groups.iter().flatten().flatten();
     days.filter(|day| day.rider_id == rider)
-        .map(|day| day.asked)
+        .map(|day| day.asks.asked)
         .sum()
 }
 
@@ -176,7 +175,7 @@ type Group = Vec<Vec<RiderDay>>;
 fn comparable(days: &[RiderDay]) -> Vec<Group> {
     let epoch = date(2020, 1, 6);
     let mut groups: BTreeMap<_, BTreeMap<Date, Vec<RiderDay>>> = BTreeMap::new();
-    for day in days.iter().filter(|day| day.asked > 0) {
+    for day in days.iter().filter(|day| day.asks.asked > 0) {
         let period = days_between(epoch, day.day).div_euclid(PERIOD_DAYS);
         groups
             .entry((day.horse_id, day.level, day.side, period))
@@ -198,8 +197,8 @@ fn comparable(days: &[RiderDay]) -> Vec<Group> {
 /// The model at a point: effects of riders, and of each group its horse and days.
 struct Fit<'a> {
     groups: &'a [Group],
-    /// The rider of each day of a group, by place.
-    places: Vec<Vec<Vec<usize>>>,
+    /// The rider of each day of a group, by index.
+    indexes: Vec<Vec<Vec<usize>>>,
     riders: Vec<f64>,
     horses: Vec<f64>,
     days: Vec<Vec<f64>>,
@@ -214,14 +213,14 @@ struct Eliminated {
 
 impl<'a> Fit<'a> {
     fn new(riders: &[Uuid], groups: &'a [Group]) -> Fit<'a> {
-        let place = |day: &RiderDay| riders.binary_search(&day.rider_id).unwrap_or_default();
+        let index = |day: &RiderDay| riders.binary_search(&day.rider_id).unwrap_or_default();
         Fit {
             groups,
-            places: groups
+            indexes: groups
                 .iter()
                 .map(|group| {
-                    let places = |day: &Vec<RiderDay>| day.iter().map(place).collect();
-                    group.iter().map(places).collect()
+                    let indexes = |day: &Vec<RiderDay>| day.iter().map(index).collect();
+                    group.iter().map(indexes).collect()
                 })
                 .collect(),
             riders: vec![0.0; riders.len()],
@@ -235,14 +234,14 @@ impl<'a> Fit<'a> {
     fn cells(&self, group: usize, day: usize) -> Vec<(usize, f64, f64)> {
         let cells = self.groups[group][day].iter();
         cells
-            .zip(&self.places[group][day])
+            .zip(&self.indexes[group][day])
             .map(|(cell, rider)| {
                 let at = self.riders[*rider] + self.horses[group] + self.days[group][day];
                 let chance = logistic(at);
-                let asked = f64::from(cell.asked);
+                let asked = f64::from(cell.asks.asked);
                 (
                     *rider,
-                    f64::from(cell.soft) - asked * chance,
+                    f64::from(cell.asks.soft) - asked * chance,
                     asked * chance * (1.0 - chance),
                 )
             })

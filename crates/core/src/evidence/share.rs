@@ -21,17 +21,10 @@
 
 use statrs::distribution::{ContinuousCDF, Normal};
 
+use super::SoftCount;
+
 /// How many days the prior for ρ counts as much as. Product default.
 pub const PRIOR_DAYS: f64 = 10.0;
-
-/// Soft answers and asks of one day.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub struct Day {
-    /// Soft answers.
-    pub soft: u32,
-    /// Asks.
-    pub asked: u32,
-}
 
 /// An interval inside [0, 1].
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -103,18 +96,10 @@ pub struct Difference {
 
 /// Compares two shares, each soft and asked, at quantile `z`; none until both
 /// were asked.
-pub fn difference(
-    (soft, asked): (u32, u32),
-    (other_soft, other_asked): (u32, u32),
-    z: f64,
-) -> Option<Difference> {
-    if asked == 0 || other_asked == 0 {
-        return None;
-    }
-    let share = |soft: u32, asked: u32| f64::from(soft) / f64::from(asked);
-    let (one, other) = (share(soft, asked), share(other_soft, other_asked));
-    let a = wilson(one, f64::from(asked), z);
-    let b = wilson(other, f64::from(other_asked), z);
+pub fn difference(of_one: SoftCount, of_other: SoftCount, z: f64) -> Option<Difference> {
+    let (one, other) = of_one.share().zip(of_other.share())?;
+    let a = wilson(one, f64::from(of_one.asked), z);
+    let b = wilson(other, f64::from(of_other.asked), z);
     let difference = one - other;
     Some(Difference {
         difference,
@@ -125,7 +110,7 @@ pub fn difference(
 
 /// The share over several days with its bounds at quantile `z`; none when
 /// nothing was asked.
-pub fn share_of_days(days: &[Day], prior_icc: f64, z: f64) -> Option<Share> {
+pub fn share_of_days(days: &[SoftCount], prior_icc: f64, z: f64) -> Option<Share> {
     let asked: u32 = days.iter().map(|day| day.asked).sum();
     let soft: u32 = days.iter().map(|day| day.soft).sum();
     if asked == 0 {
@@ -147,7 +132,7 @@ pub fn share_of_days(days: &[Day], prior_icc: f64, z: f64) -> Option<Share> {
 }
 
 /// ρ of binary reps in days: the analysis-of-variance estimate drawn to `prior`.
-pub fn icc(days: &[Day], prior: f64) -> f64 {
+pub fn icc(days: &[SoftCount], prior: f64) -> f64 {
     let Some(found) = anova_icc(days) else {
         return prior;
     };
@@ -157,8 +142,8 @@ pub fn icc(days: &[Day], prior: f64) -> f64 {
 
 /// The analysis-of-variance estimate; none with fewer than two days, no day
 /// with two asks, or no variation at all.
-fn anova_icc(days: &[Day]) -> Option<f64> {
-    let asked_days: Vec<Day> = days.iter().copied().filter(|day| day.asked > 0).collect();
+fn anova_icc(days: &[SoftCount]) -> Option<f64> {
+    let asked_days: Vec<SoftCount> = days.iter().copied().filter(|day| day.asked > 0).collect();
     let k = asked_days.len() as f64;
     let n: f64 = asked_days.iter().map(|day| f64::from(day.asked)).sum();
     if k < 2.0 || n <= k {

@@ -25,7 +25,7 @@ pub const TREND_P: f64 = 0.10;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Says {
+pub enum Direction {
     /// Rising.
     Improving,
     /// Neither rising nor falling as far as can be told.
@@ -47,7 +47,7 @@ pub struct Trend {
     /// Two-sided p; none when nothing varies.
     pub p: Option<f64>,
     /// In a word.
-    pub says: Says,
+    pub direction: Direction,
 }
 
 /// The trend of `values` over `days`, which differ from each other.
@@ -69,16 +69,16 @@ pub fn trend(days: &[f64], values: &[f64]) -> Trend {
         slope_per_day,
         tau: tau_b(s, points.len(), &ties),
         p,
-        says: says(points.len(), s, p),
+        direction: direction(points.len(), s, p),
     }
 }
 
-fn says(days: usize, s: i64, p: Option<f64>) -> Says {
+fn direction(days: usize, s: i64, p: Option<f64>) -> Direction {
     match p {
-        _ if days < LEAST_DAYS => Says::TooFewDays,
-        Some(p) if p <= TREND_P && s > 0 => Says::Improving,
-        Some(p) if p <= TREND_P && s < 0 => Says::Slipping,
-        _ => Says::Level,
+        _ if days < LEAST_DAYS => Direction::TooFewDays,
+        Some(p) if p <= TREND_P && s > 0 => Direction::Improving,
+        Some(p) if p <= TREND_P && s < 0 => Direction::Slipping,
+        _ => Direction::Level,
     }
 }
 

@@ -91,7 +91,7 @@ pub struct CareNote {
     pub cleared_on: Option<Date>,
     /// In the words of whoever noted it.
     #[serde(default)]
-    pub says: String,
+    pub text: String,
 }
 
 impl CareNote {

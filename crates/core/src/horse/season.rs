@@ -10,6 +10,7 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use crate::day::days_between;
+use crate::evidence::SoftCount;
 use crate::evidence::share::{difference, quantile};
 
 /// Days from the beginning of one season to the next.
@@ -35,14 +36,10 @@ pub struct SeasonDays {
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct SeasonShare {
-    /// Soft answers in season.
-    pub in_soft: u32,
-    /// Asks in season.
-    pub in_asked: u32,
-    /// Soft answers out of season.
-    pub out_soft: u32,
-    /// Asks out of season.
-    pub out_asked: u32,
+    /// In season.
+    pub in_season: SoftCount,
+    /// Out of season.
+    pub out_of_season: SoftCount,
     /// Soft share in season less out of season.
     pub difference: f64,
     /// Lower bound of the difference, 95 %.
@@ -84,17 +81,11 @@ fn last_began(days: &[Date], on: Date) -> Option<Date> {
 }
 
 /// Compares the shares; none until both were asked.
-pub fn compare(
-    (in_soft, in_asked): (u32, u32),
-    (out_soft, out_asked): (u32, u32),
-) -> Option<SeasonShare> {
-    let z = quantile(0.95, true);
-    let found = difference((in_soft, in_asked), (out_soft, out_asked), z)?;
+pub fn compare(in_season: SoftCount, out_of_season: SoftCount) -> Option<SeasonShare> {
+    let found = difference(in_season, out_of_season, quantile(0.95, true))?;
     Some(SeasonShare {
-        in_soft,
-        in_asked,
-        out_soft,
-        out_asked,
+        in_season,
+        out_of_season,
         difference: found.difference,
         low: found.low,
         high: found.high,

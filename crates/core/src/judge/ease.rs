@@ -32,7 +32,7 @@ pub enum EaseReason {
         /// In how many asks.
         asks: u32,
         /// What to do.
-        says: String,
+        text: String,
     },
 }
 
@@ -81,16 +81,16 @@ pub fn by_fault(
     rides_since: impl Fn(Uuid) -> u32,
 ) -> Option<EaseReason> {
     let last = asks.last()?;
-    ladder.faults.iter().enumerate().find_map(|(place, fault)| {
+    ladder.faults.iter().enumerate().find_map(|(index, fault)| {
         let rule = fault.ease.as_ref()?;
         let looked_at = latest(asks, last, rule.of_last, rule.pause_rides);
-        let times = looked_at.iter().filter(|ask| ask.faults.has(place)).count() as u32;
+        let times = looked_at.iter().filter(|ask| ask.faults.has(index)).count() as u32;
         let over = rule.pause_rides > 0 && rides_since(last.ride_id) >= rule.pause_rides;
         (times >= rule.times && !over).then(|| EaseReason::Fault {
             fault: fault.id.clone(),
             times,
             asks: looked_at.len() as u32,
-            says: rule.says.clone(),
+            text: rule.text.clone(),
         })
     })
 }

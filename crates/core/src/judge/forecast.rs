@@ -42,7 +42,7 @@ const DRAWS: usize = 100;
 /// Rides until the gate passes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(tag = "says", rename_all = "snake_case")]
+#[serde(tag = "forecast", rename_all = "snake_case")]
 pub enum Forecast {
     /// It passes now.
     Now,
@@ -156,7 +156,7 @@ impl<'a> Future<'a> {
         readiness: &mut Readiness,
         rng: &mut ChaCha8Rng,
     ) {
-        let mut shown = readiness::SoftCounts::default();
+        let mut shown = readiness::DayEvidence::default();
         for (side, paces) in &self.paces {
             let asked = paces[rng.random_range(0..paces.len())];
             for index in 0..asked {

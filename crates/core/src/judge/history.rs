@@ -11,8 +11,8 @@ use super::verdict::{Gated, Verdict, decide};
 use super::window::{GateInput, window_of};
 use crate::Side;
 use crate::day::days_between;
-use crate::evidence::Ask;
 use crate::evidence::readiness::{self, Readiness};
+use crate::evidence::{Ask, SoftCount};
 use crate::ladder::Gate;
 
 /// The verdict at the end of one day.
@@ -34,21 +34,19 @@ pub struct DayVerdict {
 
 /// Soft and asked on one day, all sides.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub struct DayTally {
+pub struct SoftDay {
     /// The day.
     pub day: Date,
-    /// Soft answers.
-    pub soft: u32,
-    /// Asks.
-    pub asked: u32,
+    /// Soft answers and asks.
+    pub all_sides: SoftCount,
     /// Whether every side asked was soft often enough for its gate.
     pub shown_soft: bool,
 }
 
-impl DayTally {
+impl SoftDay {
     /// soft / asked.
     pub fn share(&self) -> f64 {
-        f64::from(self.soft) / f64::from(self.asked.max(1))
+        self.all_sides.share().unwrap_or_default()
     }
 }
 
@@ -58,7 +56,7 @@ pub struct History {
     /// The verdict after each day it was asked, oldest first.
     pub days: Vec<DayVerdict>,
     /// Soft and asked of each day it was asked.
-    pub tallies: Vec<DayTally>,
+    pub soft_days: Vec<SoftDay>,
     /// The readiness after the asks that count.
     pub readiness: Readiness,
     /// How many of the asks count: all, but for soft ones at the very end that
@@ -68,10 +66,10 @@ pub struct History {
 
 /// Walks over a level's days. `asks` are in order; `below` are the days of the
 /// level below.
-pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[DayTally]) -> History {
+pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[SoftDay]) -> History {
     let mut history = History {
         days: Vec::new(),
-        tallies: Vec::new(),
+        soft_days: Vec::new(),
         readiness: Readiness::default(),
         counted: 0,
     };
@@ -92,7 +90,7 @@ pub fn walk(asks: &[Ask], gate: &Gate, sides: &'static [Side], below: &[DayTally
         let after_all = all.readiness;
         let seen = all.seen;
         let counted_asks = end_of_day.counted_asks(all);
-        history.tallies.push(tally(day, gate, sides));
+        history.soft_days.push(soft_day(day, gate, sides));
         history.days.push(end_of_day.verdict(seen, &counted_asks));
         history.counted = counted_asks.counted;
         history.readiness = counted_asks.readiness;
@@ -146,7 +144,7 @@ impl<'a> EndOfDay<'a> {
         let mut readiness = *self.before;
         if counted > self.start {
             let day = &self.asks[self.start..counted];
-            readiness.day(day[0].day, &readiness::SoftCounts::of(day));
+            readiness.day(day[0].day, &readiness::DayEvidence::of(day));
         }
         let on = self.asks[self.start].day;
         let seen = window_of(&self.asks[..counted], self.gate, on);
@@ -183,28 +181,21 @@ impl<'a> EndOfDay<'a> {
     }
 }
 
-fn tally(day: &[Ask], gate: &Gate, sides: &'static [Side]) -> DayTally {
-    let of = |side: Side| {
-        let asked = day.iter().filter(|ask| ask.side == side);
-        (
-            asked.clone().filter(|ask| ask.soft).count() as u32,
-            asked.count() as u32,
-        )
-    };
+fn soft_day(day: &[Ask], gate: &Gate, sides: &'static [Side]) -> SoftDay {
     let shown_soft = sides.iter().all(|side| {
-        let (soft, asked) = of(*side);
-        asked > 0 && f64::from(soft) >= gate.soft_share * f64::from(asked) - 1e-9
+        let of_side = SoftCount::of(day.iter().filter(|ask| ask.side == *side));
+        let needed = gate.soft_share * f64::from(of_side.asked) - 1e-9;
+        of_side.asked > 0 && f64::from(of_side.soft) >= needed
     });
-    DayTally {
+    SoftDay {
         day: day[0].day,
-        soft: day.iter().filter(|ask| ask.soft).count() as u32,
-        asked: day.len() as u32,
+        all_sides: SoftCount::of(day),
         shown_soft,
     }
 }
 
 /// Soft share of the level below on the last day it was asked inside the window.
-pub fn share_below(below: &[DayTally], gate: &Gate, on: Date) -> Option<f64> {
+pub fn share_below(below: &[SoftDay], gate: &Gate, on: Date) -> Option<f64> {
     if !gate.level_below {
         return None;
     }

@@ -101,7 +101,7 @@ pub struct Remedy {
     /// The side to ask more, when the fault was one-sided.
     pub side: Option<Side>,
     /// What to do.
-    pub says: String,
+    pub text: String,
 }
 
 /// Which of the faults seen point to a level, and how strongly.
@@ -177,8 +177,8 @@ fn seen(ladder: &Ladder, file: &HorseFile, fault: usize, on: Date) -> Option<See
     let (mut times, mut chances) = (0, 0);
     let mut hits: Vec<(Date, Uuid, Side)> = Vec::new();
     let mut at = Vec::new();
-    for (place, asks) in file.asks.iter().enumerate() {
-        let level = &ladder.levels[place];
+    for (index, asks) in file.asks.iter().enumerate() {
+        let level = &ladder.levels[index];
         let track = &ladder.tracks[level.track].id;
         let start = asks.partition_point(|ask| ask.day <= oldest);
         let end = asks.partition_point(|ask| ask.day <= on);
@@ -198,8 +198,8 @@ fn seen(ladder: &Ladder, file: &HorseFile, fault: usize, on: Date) -> Option<See
                 times += 1;
                 weighted += weight;
                 hits.push((ask.day, ask.rep_id, ask.side));
-                if !at.contains(&place) {
-                    at.push(place);
+                if !at.contains(&index) {
+                    at.push(index);
                 }
             }
         }
@@ -223,7 +223,7 @@ fn seen(ladder: &Ladder, file: &HorseFile, fault: usize, on: Date) -> Option<See
             days,
             levels: at
                 .iter()
-                .map(|place| ladder.levels[*place].level.clone())
+                .map(|index| ladder.levels[*index].level.clone())
                 .collect(),
             reps: hits.iter().take(20).map(|hit| hit.1).collect(),
         },
@@ -266,8 +266,8 @@ fn go_down(
 }
 
 fn weakness(standing: &Standing, ladder: &Ladder) -> f64 {
-    let sides = ladder.levels[standing.place].asked_sides();
-    if standing.history.tallies.is_empty() {
+    let sides = ladder.levels[standing.index].asked_sides();
+    if standing.history.soft_days.is_empty() {
         return if standing.counts_as_held() {
             HELD_WEAKNESS
         } else {
@@ -307,14 +307,14 @@ fn found(
             level: at.level.clone(),
             name: at.name.clone(),
             side: seen.evidence.side,
-            says: row.remedy.clone(),
+            text: row.remedy.clone(),
         });
     }
     FoundHole {
         level: at.level.clone(),
         name: at.name.clone(),
         score,
-        ready: (!standing.history.tallies.is_empty()).then(|| {
+        ready: (!standing.history.soft_days.is_empty()).then(|| {
             at.asked_sides()
                 .iter()
                 .map(|side| standing.history.readiness.now(*side))

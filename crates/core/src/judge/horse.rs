@@ -8,7 +8,7 @@ use uuid::Uuid;
 
 use super::caution::{self, Caution};
 use super::ease;
-use super::history::{DayTally, History, share_below, walk};
+use super::history::{History, SoftDay, share_below, walk};
 use super::horse_file::HorseFile;
 use super::overrule::Overrule;
 use super::rails::{Tally, failing};
@@ -34,8 +34,8 @@ pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing>
         exceptional: file.exceptional_rides(),
     };
     let mut standings: Vec<Standing> = Vec::with_capacity(ladder.levels.len());
-    for (place, history) in histories.into_iter().enumerate() {
-        let standing = walk.judge(place, history, built_on[place], &standings);
+    for (index, history) in histories.into_iter().enumerate() {
+        let standing = walk.judge(index, history, built_on[index], &standings);
         standings.push(standing);
     }
     standings
@@ -43,12 +43,12 @@ pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing>
 
 fn histories(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<History> {
     let mut histories: Vec<History> = Vec::with_capacity(ladder.levels.len());
-    for (place, level) in ladder.levels.iter().enumerate() {
-        let below: &[DayTally] = level
+    for (index, level) in ladder.levels.iter().enumerate() {
+        let below: &[SoftDay] = level
             .below
-            .map_or(&[], |below| histories[below].tallies.as_slice());
+            .map_or(&[], |below| histories[below].soft_days.as_slice());
         let history = walk(
-            file.asks_until(place, on),
+            file.asks_until(index, on),
             &level.gate,
             level.asked_sides(),
             below,
@@ -71,19 +71,19 @@ fn built_on(
     for overrule in &file.overrules {
         if overrule.lets_count()
             && overrule.day <= on
-            && let Some(place) = ladder.position(&overrule.level)
+            && let Some(index) = ladder.position(&overrule.level)
         {
-            overruled_on[place] = overruled_on[place].max(Some(overrule.day));
+            overruled_on[index] = overruled_on[index].max(Some(overrule.day));
         }
     }
-    for (place, level) in ladder.levels.iter().enumerate().rev() {
-        let own = histories[place]
-            .tallies
+    for (index, level) in ladder.levels.iter().enumerate().rev() {
+        let own = histories[index]
+            .soft_days
             .iter()
             .rev()
             .find(|day| day.shown_soft)
             .map(|day| day.day);
-        let shown = latest[place].max(own).max(overruled_on[place]);
+        let shown = latest[index].max(own).max(overruled_on[index]);
         for need in level.below.iter().chain(level.needs.iter().flatten()) {
             latest[*need] = latest[*need].max(shown);
         }
@@ -104,27 +104,27 @@ struct HorseWalk<'a> {
 impl HorseWalk<'_> {
     fn judge(
         &self,
-        place: usize,
+        index: usize,
         history: History,
         built_on: Option<Date>,
         before: &[Standing],
     ) -> Standing {
-        let level = &self.ladder.levels[place];
+        let level = &self.ladder.levels[index];
         let gate = &level.gate;
-        let asks = self.file.asks_until(place, self.on);
+        let asks = self.file.asks_until(index, self.on);
         let shown = GateInput {
             asks: &asks[..history.counted],
             on: self.on,
             readiness: &history.readiness,
             below: level
                 .below
-                .and_then(|below| share_below(&before[below].history.tallies, gate, self.on)),
+                .and_then(|below| share_below(&before[below].history.soft_days, gate, self.on)),
             sides: level.asked_sides(),
         };
         let seen_all = window_of(asks, gate, self.on);
         let seen = window_of(shown.asks, gate, self.on);
         let overruled_by = self.overruled_by(level);
-        let overrule = overruled_by.map(|place| &self.file.overrules[place]);
+        let overrule = overruled_by.map(|index| &self.file.overrules[index]);
         let overruled_on = overrule
             .filter(|overrule| overrule.lets_count())
             .map(|overrule| overrule.day);
@@ -160,7 +160,7 @@ impl HorseWalk<'_> {
             .then(|| nearest(&shown, gate))
             .flatten();
         Standing {
-            place,
+            index,
             verdict,
             state,
             sides: side_counts(level, seen),
@@ -175,11 +175,11 @@ impl HorseWalk<'_> {
             nearest,
             overruled_by,
             without_riders: (cautions.is_empty())
-                .then(|| self.without_riders(place, seen, before, needs_fresh, &kept))
+                .then(|| self.without_riders(index, seen, before, needs_fresh, &kept))
                 .flatten()
                 .filter(|other| *other != verdict),
             without_exceptional: (cautions.is_empty())
-                .then(|| self.without_exceptional(place, seen, before, needs_fresh, &kept))
+                .then(|| self.without_exceptional(index, seen, before, needs_fresh, &kept))
                 .flatten()
                 .filter(|other| *other != verdict),
             cautions,
@@ -217,7 +217,7 @@ impl HorseWalk<'_> {
     /// an ask of one who is very likely not.
     fn without_riders(
         &self,
-        place: usize,
+        index: usize,
         seen: &[Ask],
         before: &[Standing],
         needs_fresh: bool,
@@ -230,15 +230,15 @@ impl HorseWalk<'_> {
             rider_offset: 0.0,
             ..*ask
         };
-        let asks: Vec<Ask> = self.file.asks[place].iter().map(alike).collect();
-        Some(self.by_the_gate(place, &asks, before, needs_fresh, kept))
+        let asks: Vec<Ask> = self.file.asks[index].iter().map(alike).collect();
+        Some(self.by_the_gate(index, &asks, before, needs_fresh, kept))
     }
 
     /// The verdict by the gate alone without exceptional rides, where the window
     /// holds one.
     fn without_exceptional(
         &self,
-        place: usize,
+        index: usize,
         seen: &[Ask],
         before: &[Standing],
         needs_fresh: bool,
@@ -250,24 +250,24 @@ impl HorseWalk<'_> {
         {
             return None;
         }
-        let asks = self.file.without_exceptional(&self.exceptional, place);
-        Some(self.by_the_gate(place, &asks, before, needs_fresh, kept))
+        let asks = self.file.without_exceptional(&self.exceptional, index);
+        Some(self.by_the_gate(index, &asks, before, needs_fresh, kept))
     }
 
     /// The verdict by the gate alone on other asks of the level.
     fn by_the_gate(
         &self,
-        place: usize,
+        index: usize,
         asks: &[Ask],
         before: &[Standing],
         needs_fresh: bool,
         kept: &Retention,
     ) -> Verdict {
-        let level = &self.ladder.levels[place];
+        let level = &self.ladder.levels[index];
         let asks = &asks[..asks.partition_point(|ask| ask.day <= self.on)];
         let below = level
             .below
-            .map_or(&[][..], |below| before[below].history.tallies.as_slice());
+            .map_or(&[][..], |below| before[below].history.soft_days.as_slice());
         let history = walk(asks, &level.gate, level.asked_sides(), below);
         let shown = GateInput {
             asks: &asks[..history.counted],
@@ -289,10 +289,10 @@ fn needs(level: &LadderLevel, before: &[Standing]) -> (Vec<usize>, Vec<usize>) {
     let (mut missing, mut stale) = (Vec::new(), Vec::new());
     let below = level.below.map(|below| vec![below]);
     for need in below.iter().chain(&level.needs) {
-        let held = need.iter().find(|place| before[**place].counts_as_held());
+        let held = need.iter().find(|index| before[**index].counts_as_held());
         match held {
             None => missing.extend(need.first()),
-            Some(place) if need.iter().all(|p| !fresh(&before[*p])) => stale.push(*place),
+            Some(index) if need.iter().all(|p| !fresh(&before[*p])) => stale.push(*index),
             Some(_) => {}
         }
     }
@@ -365,15 +365,15 @@ pub fn highest_held_under(
         }
         under = under
             .iter()
-            .flat_map(|place| {
-                let level = &ladder.levels[*place];
+            .flat_map(|index| {
+                let level = &ladder.levels[*index];
                 level
                     .below
                     .iter()
                     .chain(level.needs.iter().flatten())
                     .copied()
             })
-            .filter(|place| seen.insert(*place))
+            .filter(|index| seen.insert(*index))
             .collect();
     }
     None

@@ -6,8 +6,8 @@ use jiff::civil::Date;
 use uuid::Uuid;
 
 use super::overrule::Overrule;
-use crate::evidence::Ask;
 use crate::evidence::rider::{RiderDay, RiderOffset};
+use crate::evidence::{Ask, SoftCount};
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::ladder::Ladder;
 use crate::rep::Rep;
@@ -46,8 +46,8 @@ impl HorseFile {
     pub fn of_reps<'a>(ladder: &Ladder, reps: impl IntoIterator<Item = &'a Rep>) -> HorseFile {
         let mut asks: Vec<Vec<Ask>> = vec![Vec::new(); ladder.levels.len()];
         for rep in reps {
-            if let Some(place) = ladder.position(&rep.level()) {
-                asks[place].push(Ask::of(rep, &ladder.levels[place], ladder));
+            if let Some(index) = ladder.position(&rep.level()) {
+                asks[index].push(Ask::of(rep, &ladder.levels[index], ladder));
             }
         }
         for of_level in &mut asks {
@@ -105,8 +105,7 @@ impl HorseFile {
                 // Asks are in order: the same day and side was among the last few.
                 let same = days.iter_mut().rev().take(6).find(is_same);
                 if let Some(day) = same {
-                    day.soft += u32::from(ask.soft);
-                    day.asked += 1;
+                    day.asks.count(ask.soft);
                 } else {
                     days.push(RiderDay {
                         rider_id: *rider_id,
@@ -114,8 +113,7 @@ impl HorseFile {
                         level,
                         side: ask.side,
                         day: ask.day,
-                        soft: u32::from(ask.soft),
-                        asked: 1,
+                        asks: SoftCount::of([ask]),
                     });
                 }
             }
@@ -125,8 +123,8 @@ impl HorseFile {
 
     /// Adds a fault that was seen in the asks of one level of a ride, not on one of
     /// them: it counts once, on the last.
-    pub fn add_fault(&mut self, place: usize, ride_id: Uuid, fault: usize) {
-        let last = self.asks[place]
+    pub fn add_fault(&mut self, index: usize, ride_id: Uuid, fault: usize) {
+        let last = self.asks[index]
             .iter_mut()
             .rev()
             .find(|ask| ask.ride_id == ride_id);
@@ -139,9 +137,9 @@ impl HorseFile {
     pub(super) fn without_exceptional(
         &self,
         exceptional: &HashSet<Uuid>,
-        place: usize,
+        index: usize,
     ) -> Vec<Ask> {
-        self.asks[place]
+        self.asks[index]
             .iter()
             .filter(|ask| !exceptional.contains(&ask.ride_id))
             .copied()
@@ -166,8 +164,8 @@ impl HorseFile {
     }
 
     /// The asks of a level until `on`, in order.
-    pub fn asks_until(&self, place: usize, on: Date) -> &[Ask] {
-        let asks = self.asks.get(place).map_or(&[][..], Vec::as_slice);
+    pub fn asks_until(&self, index: usize, on: Date) -> &[Ask] {
+        let asks = self.asks.get(index).map_or(&[][..], Vec::as_slice);
         &asks[..asks.partition_point(|ask| ask.day <= on)]
     }
 }

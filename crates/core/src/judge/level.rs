@@ -54,7 +54,7 @@ pub struct Judgement {
     /// Where the level stands.
     pub state: State,
     /// The verdict in a sentence.
-    pub says: String,
+    pub text: String,
     /// What it would take, in a sentence.
     pub takes: String,
     /// Every reason, those that hold it back first.
@@ -92,9 +92,9 @@ pub struct Judgement {
 }
 
 /// Judges one level of a horse with everything that is said of it.
-pub fn judge_level(ladder: &Ladder, file: &HorseFile, place: usize, on: Date) -> Judgement {
+pub fn judge_level(ladder: &Ladder, file: &HorseFile, index: usize, on: Date) -> Judgement {
     let standings = judge_horse(ladder, file, on);
-    of_standings(ladder, file, &standings, place, on)
+    of_standings(ladder, file, &standings, index, on)
 }
 
 /// The same when the horse has been judged already.
@@ -102,29 +102,29 @@ pub fn of_standings(
     ladder: &Ladder,
     file: &HorseFile,
     standings: &[Standing],
-    place: usize,
+    index: usize,
     on: Date,
 ) -> Judgement {
-    let level = &ladder.levels[place];
-    let standing = &standings[place];
-    let shown = shown(ladder, file, standings, place, on);
-    let asks = file.asks_until(place, on);
+    let level = &ladder.levels[index];
+    let standing = &standings[index];
+    let shown = shown(ladder, file, standings, index, on);
+    let asks = file.asks_until(index, on);
     let check = check_gate(&shown, &level.gate);
     let takes = what_it_takes(&shown, &level.gate);
     let overrule = standing
         .overruled_by
-        .map(|place| file.overrules[place].clone());
-    let levels = |places: &[usize]| -> Vec<Level> {
-        places
+        .map(|index| file.overrules[index].clone());
+    let levels = |indexes: &[usize]| -> Vec<Level> {
+        indexes
             .iter()
-            .map(|place| ladder.levels[*place].level.clone())
+            .map(|index| ladder.levels[*index].level.clone())
             .collect()
     };
     Judgement {
         on,
         verdict: standing.verdict,
         state: standing.state,
-        says: words::verdict(standing, &check, &takes, ladder, file.sex),
+        text: words::verdict(standing, &check, &takes, ladder, file.sex),
         takes: words::takes(&takes, &check),
         reasons: reasons(standing, &check, level, ladder, overrule.as_ref()),
         what_it_takes: takes,
@@ -138,7 +138,7 @@ pub fn of_standings(
             .filter(|_| standing.verdict == Verdict::EaseBack),
         ease_to: standing
             .ease_to
-            .map(|place| ladder.levels[place].level.clone()),
+            .map(|index| ladder.levels[index].level.clone()),
         missing: levels(&standing.missing),
         stale: levels(&standing.stale),
         opens: levels(&level.opens),
@@ -156,11 +156,11 @@ pub fn forecast_of_standings(
     ladder: &Ladder,
     file: &HorseFile,
     standings: &[Standing],
-    place: usize,
+    index: usize,
     on: Date,
 ) -> Forecast {
-    let level = &ladder.levels[place];
-    let shown = shown(ladder, file, standings, place, on);
+    let level = &ladder.levels[index];
+    let shown = shown(ladder, file, standings, index, on);
     forecast(&shown, &level.gate, seed(&level.level, on))
 }
 
@@ -169,18 +169,18 @@ fn shown<'a>(
     ladder: &Ladder,
     file: &'a HorseFile,
     standings: &'a [Standing],
-    place: usize,
+    index: usize,
     on: Date,
 ) -> GateInput<'a> {
-    let level = &ladder.levels[place];
-    let history = &standings[place].history;
+    let level = &ladder.levels[index];
+    let history = &standings[index].history;
     GateInput {
-        asks: &file.asks_until(place, on)[..history.counted],
+        asks: &file.asks_until(index, on)[..history.counted],
         on,
         readiness: &history.readiness,
         below: level
             .below
-            .and_then(|below| share_below(&standings[below].history.tallies, &level.gate, on)),
+            .and_then(|below| share_below(&standings[below].history.soft_days, &level.gate, on)),
         sides: level.asked_sides(),
     }
 }
@@ -188,9 +188,9 @@ fn shown<'a>(
 /// Judges one level from its reps alone, as if what it needs were held. None when
 /// the ladder does not have the level.
 pub fn judge_reps(ladder: &Ladder, level: &Level, reps: &[Rep], on: Date) -> Option<Judgement> {
-    let place = ladder.position(level)?;
+    let index = ladder.position(level)?;
     let mut file = HorseFile::of_reps(ladder, reps);
-    let at = &ladder.levels[place];
+    let at = &ladder.levels[index];
     file.overrules = at
         .below
         .iter()
@@ -204,7 +204,7 @@ pub fn judge_reps(ladder: &Ladder, level: &Level, reps: &[Rep], on: Date) -> Opt
             reason: "taken as held".to_owned(),
         })
         .collect();
-    Some(judge_level(ladder, &file, place, on))
+    Some(judge_level(ladder, &file, index, on))
 }
 
 /// The forecast's draws depend on nothing but level and date.
@@ -219,11 +219,11 @@ fn seed(level: &Level, on: Date) -> u64 {
 }
 
 fn trends(asks: &[Ask], level: &LadderLevel, standing: &Standing, on: Date) -> Trends {
-    let tallies = &standing.history.tallies;
-    let lately = &tallies[tallies.len().saturating_sub(TREND_DAYS)..];
+    let soft_days = &standing.history.soft_days;
+    let lately = &soft_days[soft_days.len().saturating_sub(TREND_DAYS)..];
     let number = |day: Date| days_between(on, day) as f64;
     let days: Vec<f64> = lately.iter().map(|day| number(day.day)).collect();
-    let shares: Vec<f64> = lately.iter().map(super::history::DayTally::share).collect();
+    let shares: Vec<f64> = lately.iter().map(super::history::SoftDay::share).collect();
     let timed: Vec<(f64, f64)> = asks
         .chunk_by(|a, b| a.day == b.day)
         .filter(|day| lately.first().is_some_and(|first| day[0].day >= first.day))

@@ -63,4 +63,4 @@ pub use overrule::{Outcome, Overrule};
 pub use reason::Reason;
 pub use standing::{SideCount, Standing};
 pub use verdict::{State, Verdict};
-pub use what_it_takes::{Further, WhatItTakes};
+pub use what_it_takes::{StillNeeded, WhatItTakes};

@@ -22,9 +22,9 @@ pub fn next_level(ladder: &Ladder, standings: &[Standing], on: Date) -> Option<u
             a.cmp(b)
                 .then(days_needed(one).cmp(&days_needed(other)))
                 .then(other.last_asked.cmp(&one.last_asked))
-                .then(other.place.cmp(&one.place))
+                .then(other.index.cmp(&one.index))
         })
-        .map(|(_, standing)| standing.place)
+        .map(|(_, standing)| standing.index)
 }
 
 fn urgency(ladder: &Ladder, standings: &[Standing], standing: &Standing, on: Date) -> Option<u32> {
@@ -46,7 +46,7 @@ fn urgency(ladder: &Ladder, standings: &[Standing], standing: &Standing, on: Dat
 
 /// Something it needs is held by its own gate, not only by the trainer's word.
 fn has_just_opened(ladder: &Ladder, standings: &[Standing], standing: &Standing) -> bool {
-    let level = &ladder.levels[standing.place];
+    let level = &ladder.levels[standing.index];
     let mut needs = level.below.iter().chain(level.needs.iter().flatten());
     needs.any(|need| standings[*need].retention.passed_days > 0)
 }

@@ -160,13 +160,13 @@ impl Rail {
 
     /// What was found. For the readiness, how sure it is to lie above the need.
     pub fn found(self, tally: &Tally) -> Option<f64> {
-        let place = self.side.map_or(0, slot);
-        let side = &tally.sides[place];
+        let index = self.side.map_or(0, slot);
+        let side = &tally.sides[index];
         match self.item {
             ItemKind::Count => Some(f64::from(tally.count)),
             ItemKind::Reps => Some(f64::from(side.asked)),
             ItemKind::Days => Some(f64::from(side.days)),
-            ItemKind::SoftShare => tally.share(place),
+            ItemKind::SoftShare => tally.share(index),
             ItemKind::LowShare => (side.asked > 0).then_some(side.sure),
             ItemKind::FirstAsk => Some(f64::from(side.first_soft)),
             ItemKind::NoMiss => Some(f64::from(side.soft_in_a_row)),

@@ -24,7 +24,7 @@ pub struct Reason {
     /// Whether it holds the level back.
     pub holds_back: bool,
     /// The reason in a sentence.
-    pub says: String,
+    pub text: String,
 }
 
 /// All reasons of a level, those that hold it back first.
@@ -36,12 +36,12 @@ pub(super) fn reasons(
     overrule: Option<&Overrule>,
 ) -> Vec<Reason> {
     let mut all = Vec::new();
-    let own = |side, level, says| Reason {
+    let own = |side, level, text| Reason {
         item: None,
         side,
         level,
         holds_back: true,
-        says,
+        text,
     };
     for caution in &standing.cautions {
         let side = match caution {
@@ -62,9 +62,9 @@ pub(super) fn reasons(
     if standing.retention.is_rusty() {
         all.push(own(None, None, words::rusty(&standing.retention)));
     }
-    for (places, rusty) in [(&standing.missing, false), (&standing.stale, true)] {
-        for place in places {
-            let need = &ladder.levels[*place];
+    for (indexes, rusty) in [(&standing.missing, false), (&standing.stale, true)] {
+        for index in indexes {
+            let need = &ladder.levels[*index];
             all.push(own(
                 None,
                 Some(need.level.clone()),
@@ -85,7 +85,7 @@ pub(super) fn reasons(
             side: item.side,
             level: None,
             holds_back: !item.passes,
-            says: words::item(item, check, &level.gate),
+            text: words::item(item, check, &level.gate),
         });
     }
     all

@@ -48,7 +48,7 @@ pub fn retention(
     let mut passed = history.days.iter().filter(|day| day.passes);
     let first_passed = passed.clone().next().map(|day| day.day);
     let passed_days = passed.by_ref().count() as u32;
-    let own = history.tallies.iter().rev().find(|day| day.shown_soft);
+    let own = history.soft_days.iter().rev().find(|day| day.shown_soft);
     let last_soft = own.map(|day| day.day).max(overruled_on).max(built_on);
     let firm =
         passed_days >= gate.firm_on_days || (first_passed.is_none() && overruled_on.is_some());

@@ -8,10 +8,10 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use crate::Side;
-use crate::evidence::Ask;
+use crate::evidence::{Ask, SoftCount};
 
-const LEAST_BEFORE: usize = 12;
-const LEAST_IN_RIDE: usize = 4;
+const LEAST_BEFORE: u32 = 12;
+const LEAST_IN_RIDE: u32 = 4;
 const SOFT_BEFORE: f64 = 0.80;
 const OTHER_SIDE_SOFT: f64 = 0.75;
 const DROPPED_TO: f64 = 0.40;
@@ -33,46 +33,39 @@ pub struct SideDrop {
 /// Looks for a drop in the last ride of `seen` (asks in order).
 pub fn side_drop(seen: &[Ask]) -> Option<SideDrop> {
     let last: Uuid = seen.last()?.ride_id;
-    if seen.len() < LEAST_BEFORE + 2 * LEAST_IN_RIDE {
+    if seen.len() < (LEAST_BEFORE + 2 * LEAST_IN_RIDE) as usize {
         return None;
     }
     let ride_starts = seen.iter().rposition(|ask| ask.ride_id != last);
     let ride = &seen[ride_starts.map_or(0, |before| before + 1)..];
     let may_have_dropped = |side: Side| {
-        let (asked, share) = tally(ride, |ask| ask.ride_id == last && ask.side == side);
-        asked >= LEAST_IN_RIDE && share <= DROPPED_TO
+        let (asks, share) = counted(ride, |ask| ask.ride_id == last && ask.side == side);
+        asks.asked >= LEAST_IN_RIDE && share <= DROPPED_TO
     };
     if !Side::EACH.into_iter().any(may_have_dropped) {
         return None;
     }
     Side::EACH.into_iter().find_map(|side| {
-        let (asked, share) = tally(seen, |ask| ask.ride_id == last && ask.side == side);
-        let (asked_before, before) = tally(seen, |ask| ask.ride_id != last && ask.side == side);
-        let (asked_other, other) = tally(seen, |ask| ask.ride_id == last && ask.side != side);
-        let dropped = asked >= LEAST_IN_RIDE
-            && asked_before >= LEAST_BEFORE
-            && asked_other >= LEAST_IN_RIDE
+        let (asks, share) = counted(seen, |ask| ask.ride_id == last && ask.side == side);
+        let (asks_before, before) = counted(seen, |ask| ask.ride_id != last && ask.side == side);
+        let (asks_other, other) = counted(seen, |ask| ask.ride_id == last && ask.side != side);
+        let dropped = asks.asked >= LEAST_IN_RIDE
+            && asks_before.asked >= LEAST_BEFORE
+            && asks_other.asked >= LEAST_IN_RIDE
             && share <= DROPPED_TO
             && before >= SOFT_BEFORE
             && other >= OTHER_SIDE_SOFT;
-        dropped.then(|| SideDrop {
+        dropped.then_some(SideDrop {
             side,
             share_before: before,
-            soft: (share * asked as f64).round() as u32,
-            asked: asked as u32,
+            soft: asks.soft,
+            asked: asks.asked,
         })
     })
 }
 
-fn tally(seen: &[Ask], of: impl Fn(&Ask) -> bool) -> (usize, f64) {
-    let asked = seen.iter().filter(|ask| of(ask)).count();
-    let soft = seen.iter().filter(|ask| of(ask) && ask.soft).count();
-    (
-        asked,
-        if asked == 0 {
-            0.0
-        } else {
-            soft as f64 / asked as f64
-        },
-    )
+/// The asks counted, and their soft share: 0 where nothing was asked.
+fn counted(seen: &[Ask], of: impl Fn(&Ask) -> bool) -> (SoftCount, f64) {
+    let counted = SoftCount::of(seen.iter().filter(|ask| of(ask)));
+    (counted, counted.share().unwrap_or_default())
 }

@@ -6,8 +6,8 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use super::horse_file::HorseFile;
-use super::soft_map::Tally;
 use crate::Side;
+use crate::evidence::SoftCount;
 use crate::evidence::evenness::{Evenness, evenness};
 use crate::evidence::share::{difference, quantile};
 use crate::evidence::{Ask, times_of};
@@ -22,12 +22,12 @@ const CONFIDENCE: f64 = 0.90;
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct LevelSides {
-    /// The place of the level.
+    /// The index of the level.
     pub level: usize,
     /// The left.
-    pub left: Tally,
+    pub left: SoftCount,
     /// The right.
-    pub right: Tally,
+    pub right: SoftCount,
     /// The figures.
     pub evenness: Evenness,
     /// Lower bound of the difference of the soft shares, left less right, 90 %.
@@ -35,7 +35,7 @@ pub struct LevelSides {
     /// Upper bound of it.
     pub high: f64,
     /// Whether the shares differ beyond chance: the bounds leave out zero.
-    pub surely: bool,
+    pub proven: bool,
 }
 
 /// Every level that was asked on each side in the last four weeks, the most uneven
@@ -48,10 +48,10 @@ pub fn sides(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<LevelSides> {
         .zip(&file.asks)
         .enumerate()
         .filter(|(_, (level, _))| level.sides == Sides::Each)
-        .filter_map(|(place, (level, asks))| {
+        .filter_map(|(index, (level, asks))| {
             let start = asks.partition_point(|ask| ask.day <= oldest);
             let end = asks.partition_point(|ask| ask.day <= on);
-            of_level(place, &asks[start..end], level.gate.horizon_s)
+            of_level(index, &asks[start..end], level.gate.horizon_s)
         })
         .collect();
     found.sort_by(|a, b| {
@@ -62,31 +62,21 @@ pub fn sides(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<LevelSides> {
 }
 
 fn of_level(level: usize, asks: &[Ask], horizon_s: f64) -> Option<LevelSides> {
-    let tally = |side: Side| {
-        let own = asks.iter().filter(|ask| ask.side == side);
-        Tally {
-            soft: own.clone().filter(|ask| ask.soft).count() as u32,
-            asked: own.count() as u32,
-        }
-    };
-    let (left, right) = (tally(Side::Left), tally(Side::Right));
-    let found = difference(
-        (left.soft, left.asked),
-        (right.soft, right.asked),
-        quantile(CONFIDENCE, true),
-    )?;
-    let share = |of: Tally| f64::from(of.soft) / f64::from(of.asked);
+    let of_side = |side| SoftCount::of(asks.iter().filter(|ask| ask.side == side));
+    let (left, right) = (of_side(Side::Left), of_side(Side::Right));
+    let found = difference(left, right, quantile(CONFIDENCE, true))?;
+    let (left_share, right_share) = left.share().zip(right.share())?;
     Some(LevelSides {
         level,
         left,
         right,
         evenness: evenness(
-            (share(left), &times_of(asks, Side::Left)),
-            (share(right), &times_of(asks, Side::Right)),
+            (left_share, &times_of(asks, Side::Left)),
+            (right_share, &times_of(asks, Side::Right)),
             horizon_s,
         ),
         low: found.low,
         high: found.high,
-        surely: found.low > 0.0 || found.high < 0.0,
+        proven: found.low > 0.0 || found.high < 0.0,
     })
 }

@@ -6,21 +6,12 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use super::horse_file::HorseFile;
+use crate::evidence::SoftCount;
 use crate::ladder::{Ladder, Zone};
 use crate::{Gait, Side};
 
 /// Days of each half.
 pub const DAYS: i64 = 14;
-
-/// Soft and asked.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Tally {
-    /// Soft answers.
-    pub soft: u32,
-    /// Asks.
-    pub asked: u32,
-}
 
 /// One part of the horse on one side at one gait.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -33,9 +24,9 @@ pub struct MapZone {
     /// The gait.
     pub gait: Gait,
     /// The last fourteen days.
-    pub now: Tally,
+    pub now: SoftCount,
     /// The fourteen before.
-    pub before: Tally,
+    pub before: SoftCount,
 }
 
 /// The soft map on `on`: every part and side at every gait that was asked in the
@@ -52,13 +43,12 @@ pub fn soft_map(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<MapZone> {
             for side in Side::EACH {
                 if ask.side == side || ask.side == Side::Both {
                     let at = entry(&mut zones, zone, side, level.gait);
-                    let tally = if ask.day > middle {
+                    let half = if ask.day > middle {
                         &mut at.now
                     } else {
                         &mut at.before
                     };
-                    tally.asked += 1;
-                    tally.soft += u32::from(ask.soft);
+                    half.count(ask.soft);
                 }
             }
         }
@@ -71,15 +61,15 @@ fn entry(zones: &mut Vec<MapZone>, zone: Zone, side: Side, gait: Gait) -> &mut M
     let known = zones
         .iter()
         .position(|at| (at.zone, at.side, at.gait) == (zone, side, gait));
-    let place = known.unwrap_or_else(|| {
+    let index = known.unwrap_or_else(|| {
         zones.push(MapZone {
             zone,
             side,
             gait,
-            now: Tally::default(),
-            before: Tally::default(),
+            now: SoftCount::default(),
+            before: SoftCount::default(),
         });
         zones.len() - 1
     });
-    &mut zones[place]
+    &mut zones[index]
 }

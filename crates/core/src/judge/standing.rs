@@ -26,8 +26,8 @@ pub struct SideCount {
 /// Where one level of a horse stands.
 #[derive(Debug, Clone)]
 pub struct Standing {
-    /// Its place on the ladder.
-    pub place: usize,
+    /// Its index on the ladder.
+    pub index: usize,
     /// What the judge says.
     pub verdict: Verdict,
     /// Where it stands.
@@ -70,7 +70,7 @@ impl Standing {
     pub fn slip(&self) -> Option<Slip> {
         let days: Vec<(Date, f64)> = self
             .history
-            .tallies
+            .soft_days
             .iter()
             .map(|day| (day.day, day.share()))
             .collect();

@@ -11,6 +11,7 @@ use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use crate::Side;
 use crate::day::days_between;
+use crate::evidence::SoftCount;
 use crate::ladder::{Ladder, Level};
 
 /// Days that a level may be worked on before the horse counts as stuck on it.
@@ -65,10 +66,10 @@ pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackSta
         .tracks
         .iter()
         .enumerate()
-        .map(|(place, track)| {
+        .map(|(index, track)| {
             let own = standings
                 .iter()
-                .filter(|standing| ladder.levels[standing.place].track == place);
+                .filter(|standing| ladder.levels[standing.index].track == index);
             let held = own.clone().filter(|s| s.retention.held_since.is_some());
             TrackStanding {
                 track: track.id.clone(),
@@ -78,7 +79,7 @@ pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackSta
                 under_way: own
                     .filter(|s| s.retention.held_since.is_none() || s.state == State::Eased)
                     .filter(|s| s.last_asked.is_some())
-                    .max_by_key(|s| (s.last_asked, s.place))
+                    .max_by_key(|s| (s.last_asked, s.index))
                     .map(|s| under_way(ladder, s, on)),
             }
         })
@@ -86,10 +87,10 @@ pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackSta
 }
 
 fn under_way(ladder: &Ladder, standing: &Standing, on: Date) -> UnderWay {
-    let level = &ladder.levels[standing.place];
+    let level = &ladder.levels[standing.index];
     let since = standing
         .history
-        .tallies
+        .soft_days
         .first()
         .map_or(0, |first| days_between(first.day, on));
     UnderWay {
@@ -126,23 +127,21 @@ pub struct StiffSide {
 pub fn stiff_side(file: &HorseFile, on: Date) -> Option<StiffSide> {
     let known_from = on.saturating_sub(STIFF_KNOWN_DAYS.days());
     let week_from = on.saturating_sub(STIFF_DAYS.days());
-    let mut soft = [0u32; 2];
-    let mut asked = [0u32; 2];
+    let mut known = [SoftCount::default(); 2];
     let mut week = [0u32; 2];
     for asks in &file.asks {
         let end = asks.partition_point(|ask| ask.day <= on);
         let start = asks.partition_point(|ask| ask.day <= known_from);
         for ask in asks[start..end].iter().filter(|ask| ask.side != Side::Both) {
-            let place = usize::from(ask.side == Side::Right);
-            asked[place] += 1;
-            soft[place] += u32::from(ask.soft);
-            week[place] += u32::from(ask.day > week_from);
+            let index = usize::from(ask.side == Side::Right);
+            known[index].count(ask.soft);
+            week[index] += u32::from(ask.day > week_from);
         }
     }
-    if asked.iter().any(|asked| *asked < LEAST_ASKS) {
+    if known.iter().any(|side| side.asked < LEAST_ASKS) {
         return None;
     }
-    let share = |place: usize| f64::from(soft[place]) / f64::from(asked[place]);
+    let share = |index: usize| known[index].share().unwrap_or_default();
     let stiff = usize::from(share(1) < share(0));
     let other = 1 - stiff;
     (share(other) - share(stiff) >= STIFF_BY).then(|| StiffSide {

@@ -25,10 +25,10 @@ pub const MOST_DAYS: u32 = 40;
 /// Reps a side and day for a horse that was never asked. Product default.
 const FRESH_PACE: u32 = 4;
 
-/// Further reps and days.
+/// StillNeeded reps and days.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Further {
+pub struct StillNeeded {
     /// Reps on the left, where sides are asked each on its own.
     pub left_reps: u32,
     /// Reps on the right, where sides are asked each on its own.
@@ -44,7 +44,7 @@ pub struct Further {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct WhatItTakes {
     /// If every further answer is soft; none when even that would not do within [`MOST_DAYS`] days.
-    pub if_all_soft: Option<Further>,
+    pub if_all_soft: Option<StillNeeded>,
     /// The rail that fills last.
     pub limits: Option<ItemKind>,
     /// The side of that rail.
@@ -92,7 +92,7 @@ pub fn what_it_takes(shown: &GateInput<'_>, gate: &Gate) -> WhatItTakes {
         .min_by(|a, b| a.filled(&tally, gate).total_cmp(&b.filled(&tally, gate)))
     else {
         return WhatItTakes {
-            if_all_soft: Some(Further::default()),
+            if_all_soft: Some(StillNeeded::default()),
             limits: None,
             limits_side: None,
         };
@@ -115,10 +115,10 @@ fn of_a_count(shown: &GateInput<'_>, gate: &Gate) -> WhatItTakes {
     let so_far: u32 = shown.asks.iter().map(|ask| ask.count).sum();
     let both_reps = gate.least_count.saturating_sub(so_far);
     WhatItTakes {
-        if_all_soft: Some(Further {
+        if_all_soft: Some(StillNeeded {
             both_reps,
             days: 1,
-            ..Further::default()
+            ..StillNeeded::default()
         }),
         limits: Some(ItemKind::Count),
         limits_side: None,
@@ -172,7 +172,7 @@ impl<'a> Trial<'a> {
     ) {
         tried.days += 1;
         tried.on = tried.on.saturating_add(self.gap_days.days());
-        let mut shown = readiness::SoftCounts::default();
+        let mut shown = readiness::DayEvidence::default();
         let before = tried.asks.len();
         for (side, soft, time) in asked {
             shown.add(side, soft, 0.0);
@@ -242,7 +242,7 @@ impl<'a> Trial<'a> {
     /// Fewest days first, then the fewest reps if both sides get as many, then
     /// fewer on the left, then on the right as far as that goes; and the rail that
     /// fills last.
-    fn least_soft(&self) -> (Option<Further>, Option<Rail>) {
+    fn least_soft(&self) -> (Option<StillNeeded>, Option<Rail>) {
         let (days, last_to_fill) = self.least_days();
         let Some(days) = days else {
             return (None, None);
@@ -255,16 +255,16 @@ impl<'a> Trial<'a> {
         });
         reps.iter_mut()
             .for_each(|(_, reps)| *reps = even.unwrap_or(days * self.pace));
-        for place in 0..reps.len() {
-            let most = reps[place].1;
+        for index in 0..reps.len() {
+            let most = reps[index].1;
             let least = (0..=most).find(|fewer| {
-                reps[place].1 = *fewer;
+                reps[index].1 = *fewer;
                 self.passes_with(days, &reps)
             });
-            reps[place].1 = least.unwrap_or(most);
+            reps[index].1 = least.unwrap_or(most);
         }
         let of = |side: Side| reps.iter().find(|(s, _)| *s == side).map_or(0, |(_, n)| *n);
-        let further = Further {
+        let further = StillNeeded {
             left_reps: of(Side::Left),
             right_reps: of(Side::Right),
             both_reps: of(Side::Both),

@@ -11,7 +11,7 @@ use super::retention::Retention;
 use super::side_drop::SideDrop;
 use super::standing::Standing;
 use super::verdict::{State, Verdict};
-use super::what_it_takes::{Further, MOST_DAYS, WhatItTakes};
+use super::what_it_takes::{MOST_DAYS, StillNeeded, WhatItTakes};
 use crate::Side;
 use crate::evidence::rider::RiderOffset;
 use crate::horse::{CareKind, Sex};
@@ -152,7 +152,7 @@ pub fn takes(takes: &WhatItTakes, check: &GateCheck) -> String {
     }
 }
 
-fn soft_asks(further: &Further) -> String {
+fn soft_asks(further: &StillNeeded) -> String {
     match (further.left_reps, further.right_reps, further.both_reps) {
         (0, 0, both) => count(both, "soft ask"),
         (left, 0, _) => format!("{} on the left", count(left, "soft ask")),
@@ -366,12 +366,12 @@ pub fn eased(eased: &EaseReason, ladder: &Ladder) -> String {
             fault,
             times,
             asks,
-            says,
+            text,
         } => {
             let name = ladder
                 .fault(fault)
-                .map_or(fault.0.as_str(), |place| ladder.faults[place].name.as_str());
-            format!("{}: {times} of the last {asks}. {says}", capital(name))
+                .map_or(fault.0.as_str(), |index| ladder.faults[index].name.as_str());
+            format!("{}: {times} of the last {asks}. {text}", capital(name))
         }
     }
 }

@@ -43,22 +43,22 @@ pub enum LadderError {
     #[error("skill {0} has no measure; name what its reps record")]
     NoMeasure(SkillId),
     /// A number of a gate that cannot be.
-    #[error("the gate of {place}: {says}")]
+    #[error("the gate of {place}: {text}")]
     GateOutOfBounds {
         /// The skill, level or measure.
         place: String,
         /// Field and what is allowed.
-        says: String,
+        text: String,
     },
     /// A need that names no level of the ladder.
-    #[error("{at} needs \"{need}\", {says}")]
+    #[error("{at} needs \"{need}\", {text}")]
     UnknownNeed {
         /// The level that needs it.
         at: Level,
         /// The need as it is written.
         need: String,
         /// Why it names nothing.
-        says: &'static str,
+        text: &'static str,
     },
     /// Levels that need each other.
     #[error("these levels need each other in a circle: {}", path(.0))]

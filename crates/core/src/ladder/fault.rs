@@ -58,7 +58,7 @@ pub struct Ease {
     /// For how many rides it is not asked; 0: until it is held below again.
     pub pause_rides: u32,
     /// What to do, in a sentence.
-    pub says: String,
+    pub text: String,
 }
 
 impl Fault {
@@ -82,7 +82,7 @@ impl Fault {
     }
 }
 
-/// Faults of one rep, each by its place in [`super::Ladder::faults`].
+/// Faults of one rep, each by its index in [`super::Ladder::faults`].
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash)]
 pub struct FaultSet(u64);
 
@@ -110,7 +110,7 @@ impl FaultSet {
         FaultSet(self.0 | other.0)
     }
 
-    /// The places of the faults, lowest first.
+    /// The indexes of the faults, lowest first.
     pub fn positions(self) -> impl Iterator<Item = usize> {
         (0..FaultSet::MOST).filter(move |position| self.has(*position))
     }

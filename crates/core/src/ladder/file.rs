@@ -92,7 +92,7 @@ pub(super) struct NeedsFor {
 pub(super) struct NoteFor {
     pub question: String,
     pub choice: String,
-    pub says: String,
+    pub text: String,
 }
 
 /// One choice of one school question.
@@ -144,7 +144,7 @@ impl LadderFile {
         }
         read(gate).map_err(|error| LadderError::GateOutOfBounds {
             place: format!("{}/{rung}", skill.id),
-            says: error.to_string(),
+            text: error.to_string(),
         })
     }
 }

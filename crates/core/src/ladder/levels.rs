@@ -108,9 +108,9 @@ impl Ladder {
 
     /// Everything a level stands on, itself left out: the rung below and what it
     /// needs, and what those need; of alternatives the first.
-    pub fn under(&self, place: usize) -> Vec<usize> {
+    pub fn under(&self, index: usize) -> Vec<usize> {
         let mut found = vec![false; self.levels.len()];
-        let mut next = vec![place];
+        let mut next = vec![index];
         while let Some(at) = next.pop() {
             let level = &self.levels[at];
             let firsts = level.needs.iter().filter_map(|need| need.first());
@@ -121,13 +121,13 @@ impl Ladder {
                 }
             }
         }
-        (0..place).filter(|at| found[*at]).collect()
+        (0..index).filter(|at| found[*at]).collect()
     }
 
     /// Gives a level another gate.
     pub fn set_gate(&mut self, level: &Level, gate: Gate) {
-        if let Some(place) = self.position(level) {
-            self.levels[place].gate = gate;
+        if let Some(index) = self.position(level) {
+            self.levels[index].gate = gate;
         }
     }
 
@@ -144,8 +144,8 @@ impl Ladder {
             .into_iter()
             .chain(rep.faults.iter().map(|id| id.0.as_str()))
         {
-            if let Some(place) = self.fault_named(id) {
-                set.add(place);
+            if let Some(index) = self.fault_named(id) {
+                set.add(index);
             }
         }
         set

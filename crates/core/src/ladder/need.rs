@@ -33,13 +33,13 @@ pub(super) fn strict(
 ) -> Result<Level, &'static str> {
     let (skill, which) = split(reference);
     let rungs = rungs_of(skill).ok_or("and there is no such skill")?;
-    let place = |rung: &str| rungs.iter().position(|known| known.0 == rung);
+    let index = |rung: &str| rungs.iter().position(|known| known.0 == rung);
     let rung = match which {
         Rungs::Only if rungs.len() == 1 => Some(0),
         Rungs::Only => return Err("which has several levels; say which"),
-        Rungs::Same => place(&at.0),
-        Rungs::Below => place(&at.0).and_then(|place| place.checked_sub(1)),
-        Rungs::Named(rung) => place(rung),
+        Rungs::Same => index(&at.0),
+        Rungs::Below => index(&at.0).and_then(|index| index.checked_sub(1)),
+        Rungs::Named(rung) => index(rung),
     };
     let rung = rung.ok_or("and that skill has no such level")?;
     Ok(Level::new(skill, &rungs[rung].0))

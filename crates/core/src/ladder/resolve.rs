@@ -45,9 +45,9 @@ fn resolve_skills(
         let mut skills = Vec::new();
         for skill in track.skills.iter().filter(|skill| in_program(skill)) {
             skills.push(skill_of(file, skill, schools)?);
-            for (place, rung) in skill.levels.iter().enumerate() {
+            for (index, rung) in skill.levels.iter().enumerate() {
                 let at = levels.len();
-                let below = (place > 0 && !skill.apart).then(|| at - 1);
+                let below = (index > 0 && !skill.apart).then(|| at - 1);
                 let mut level = level_of(file, skill, rung, track_place, below)?;
                 if schools.chose("mistakes", "find_it") {
                     level.gate.ease_rides = level.gate.ease_rides.max(2);
@@ -67,7 +67,7 @@ fn resolve_skills(
     let index: HashMap<Level, usize> = levels
         .iter()
         .enumerate()
-        .map(|(place, known)| (known.level.clone(), place))
+        .map(|(index, known)| (known.level.clone(), index))
         .collect();
     for need in unresolved {
         let found = resolve_need(file, schools, &levels[need.at].level, need.need, &index)?;
@@ -108,7 +108,7 @@ fn skill_of(
         mouth: skill.mouth,
         apart: skill.apart,
         caution: skill.caution.clone(),
-        notes: notes.map(|note| note.says.clone()).collect(),
+        notes: notes.map(|note| note.text.clone()).collect(),
         rungs: skill.levels.iter().map(|rung| file.rung(rung)).collect(),
     })
 }
@@ -179,11 +179,11 @@ fn resolve_need(
     let rungs_of = |skill: &str| file.skill(skill).map(|skill| skill.levels.clone());
     let mut found = Vec::new();
     for alternative in need.split(" or ") {
-        let level = need::strict(alternative, &at.rung, rungs_of).map_err(|says| {
+        let level = need::strict(alternative, &at.rung, rungs_of).map_err(|text| {
             LadderError::UnknownNeed {
                 at: at.clone(),
                 need: alternative.to_owned(),
-                says,
+                text,
             }
         })?;
         found.extend(index.get(&level).copied());
@@ -204,8 +204,8 @@ fn needs_first(levels: &[LadderLevel]) -> Result<Vec<usize>, LadderError> {
     let mut mark = vec![Mark::New; levels.len()];
     let mut order = Vec::with_capacity(levels.len());
     let mut path = Vec::new();
-    for place in 0..levels.len() {
-        visit(place, levels, &mut mark, &mut path, &mut order)?;
+    for index in 0..levels.len() {
+        visit(index, levels, &mut mark, &mut path, &mut order)?;
     }
     Ok(order)
 }
@@ -218,32 +218,32 @@ enum Mark {
 }
 
 fn visit(
-    place: usize,
+    index: usize,
     levels: &[LadderLevel],
     mark: &mut [Mark],
     path: &mut Vec<usize>,
     order: &mut Vec<usize>,
 ) -> Result<(), LadderError> {
-    match mark[place] {
+    match mark[index] {
         Mark::Done => return Ok(()),
         Mark::OnPath => {
-            let start = path.iter().position(|on| *on == place).unwrap_or(0);
-            let circle = path[start..].iter().chain([&place]);
+            let start = path.iter().position(|on| *on == index).unwrap_or(0);
+            let circle = path[start..].iter().chain([&index]);
             return Err(LadderError::Circle(
                 circle.map(|on| levels[*on].level.clone()).collect(),
             ));
         }
         Mark::New => {}
     }
-    mark[place] = Mark::OnPath;
-    path.push(place);
-    let level = &levels[place];
+    mark[index] = Mark::OnPath;
+    path.push(index);
+    let level = &levels[index];
     for need in level.below.iter().chain(level.needs.iter().flatten()) {
         visit(*need, levels, mark, path, order)?;
     }
     path.pop();
-    mark[place] = Mark::Done;
-    order.push(place);
+    mark[index] = Mark::Done;
+    order.push(index);
     Ok(())
 }
 
@@ -263,21 +263,21 @@ fn reorder(levels: Vec<LadderLevel>, order: &[usize]) -> Ladder {
             level
         })
         .collect();
-    for place in 0..sorted.len() {
-        let wanted: Vec<usize> = sorted[place]
+    for index in 0..sorted.len() {
+        let wanted: Vec<usize> = sorted[index]
             .below
             .iter()
-            .chain(sorted[place].needs.iter().flatten())
+            .chain(sorted[index].needs.iter().flatten())
             .copied()
             .collect();
         for need in wanted {
-            sorted[need].opens.push(place);
+            sorted[need].opens.push(index);
         }
     }
     let index = sorted
         .iter()
         .enumerate()
-        .map(|(place, level)| (level.level.clone(), place))
+        .map(|(index, level)| (level.level.clone(), index))
         .collect();
     Ladder {
         version: 0,

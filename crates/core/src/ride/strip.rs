@@ -79,7 +79,7 @@ pub fn strips(reps: &[Rep], level: &LadderLevel, ladder: &Ladder, on: Date) -> V
             faults: ask
                 .faults
                 .positions()
-                .filter_map(|place| ladder.faults.get(place))
+                .filter_map(|index| ladder.faults.get(index))
                 .map(|fault| fault.id.clone())
                 .collect(),
         };

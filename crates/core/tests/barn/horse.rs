@@ -23,7 +23,7 @@ pub fn ladder() -> &'static Ladder {
     Ladder::shipped()
 }
 
-pub fn place(path: &str) -> usize {
+pub fn index_of(path: &str) -> usize {
     ladder().position(&Level::from_path(path).unwrap()).unwrap()
 }
 
@@ -34,7 +34,7 @@ impl Horse {
 
     /// Everything these levels stand on counts as held by the trainer's word.
     pub fn standing_on(mut self, path: &str) -> Horse {
-        for under in ladder().under(place(path)) {
+        for under in ladder().under(index_of(path)) {
             self = self.overruled(
                 &ladder().levels[under].level.to_string(),
                 0,
@@ -59,7 +59,7 @@ impl Horse {
     /// A ride `after` days with these answers at one level, left and right in turn
     /// where sides are asked apart.
     pub fn ride(mut self, path: &str, after: i64, answers: &[Measure]) -> Horse {
-        let level = &ladder().levels[place(path)];
+        let level = &ladder().levels[index_of(path)];
         let ride_id = Uuid::from_u128(after as u128 + 1);
         let start = day(after)
             .at(14, 0, 0, 0)
@@ -116,7 +116,7 @@ impl Horse {
             kind,
             day: day(after),
             cleared_on: cleared.map(day),
-            says: String::new(),
+            text: String::new(),
         });
         self
     }
@@ -130,7 +130,7 @@ impl Horse {
     }
 
     pub fn at(&self, path: &str, after: i64) -> Standing {
-        judge_horse(ladder(), &self.file(), day(after)).remove(place(path))
+        judge_horse(ladder(), &self.file(), day(after)).remove(index_of(path))
     }
 
     pub fn said(&self, path: &str, after: i64) -> (Verdict, State) {

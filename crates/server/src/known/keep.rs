@@ -80,7 +80,7 @@ async fn keep_verdicts(barn: &mut BarnTransaction, horse: &Judged) -> Answer<()>
         .iter()
         .filter(|standing| standing.last_asked.is_some())
         .map(|standing| {
-            let level = &horse.ladder().levels[standing.place].level;
+            let level = &horse.ladder().levels[standing.index].level;
             KeptVerdict {
                 skill: level.skill.0.clone(),
                 rung: level.rung.0.clone(),

@@ -304,9 +304,9 @@ impl Known {
             self.reps.values().flat_map(|of_level| of_level.iter()),
         );
         for chip in &self.faults {
-            let place = ladder.position(&chip.level);
-            if let Some((place, fault)) = place.zip(ladder.fault(&chip.fault)) {
-                file.add_fault(place, chip.ride_id, fault);
+            let index = ladder.position(&chip.level);
+            if let Some((index, fault)) = index.zip(ladder.fault(&chip.fault)) {
+                file.add_fault(index, chip.ride_id, fault);
             }
         }
         file.sex = self.sex;
