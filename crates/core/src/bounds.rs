@@ -1,6 +1,7 @@
 //! Every limit on a number that comes from outside, in one table. The checks and
-//! the error texts read it. The schemas' literals and the tables' checks repeat some
-//! of them; schemathesis and the tests of migrations hold those against this table.
+//! the error texts read it. The schemas repeat some of them, as their attributes take
+//! numbers only: `bounds_as_documented` tries each documented edge and what lies beyond
+//! it. So do the tables' checks; the tests of migrations hold those against this table.
 
 use jiff::ToSpan;
 use jiff::civil::Date;

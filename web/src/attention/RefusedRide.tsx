@@ -1,3 +1,4 @@
+import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -32,9 +33,7 @@ export function RefusedRide({ ride, asks, horses, onChange, onDrop }: Props) {
         {name}, {longDay(dayIn(time_zone, new Date(ride.startedAt)))} at{' '}
         {clockIn(time_zone, ride.startedAt)}
       </Typography>
-      <Typography>
-        A ride with {asks} {asks === 1 ? 'ask' : 'asks'}.
-      </Typography>
+      <Typography>A ride with {count(asks, 'ask')}.</Typography>
       <Reason because={ride.refusedBecause} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 1.5, alignItems: 'center' }}>
         <TextField

@@ -1,3 +1,4 @@
+import { count } from '../words/plain';
 import type { Schemas } from '../api/client';
 
 /** A part of the horse on one side, over the gaits that are looked at. */
@@ -44,7 +45,7 @@ export function points({ now, before }: ZoneSide): number | null {
 /** The change in a few words, with its own shape. */
 export function change(zone: ZoneSide): string {
   const by = points(zone);
-  const asks = `${zone.now.asked} ${zone.now.asked === 1 ? 'ask' : 'asks'}`;
+  const asks = count(zone.now.asked, 'ask');
   if (by === null) return `new, ${asks}`;
   if (Math.abs(by) < 3) return `= as before, ${asks}`;
   return by > 0 ? `▲ up ${by}, ${asks}` : `▼ down ${-by}, ${asks}`;

@@ -1,3 +1,4 @@
+import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -98,7 +99,7 @@ function Rung({
       </Box>
       {holds && <Typography>{holds[0]?.toUpperCase() + holds.slice(1)}.</Typography>}
       <Typography variant="body2">
-        {days === 0 ? 'Never asked.' : `Asked on ${days} ${days === 1 ? 'day' : 'days'}.`}
+        {days === 0 ? 'Never asked.' : `Asked on ${count(days, 'day')}.`}
       </Typography>
       <Needs page={page} needs={standing.needs} onPick={onPick} />
       <Button

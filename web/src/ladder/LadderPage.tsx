@@ -1,3 +1,4 @@
+import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -81,7 +82,7 @@ function Programs() {
       )}
       {programs.data?.map(({ program_id, name, horses }) => (
         <Button key={program_id} component={Link} to={`/programs/${program_id}`}>
-          {name}, {horses.length} {horses.length === 1 ? 'horse' : 'horses'}
+          {name}, {count(horses.length, 'horse')}
         </Button>
       ))}
       {decides && (

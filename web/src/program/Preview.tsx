@@ -76,7 +76,7 @@ function Changes({ preview }: { preview: Schemas['Preview'] }) {
   return (
     <>
       <Typography sx={{ fontWeight: 700 }}>
-        {judged}: {changes.length} {changes.length === 1 ? 'level' : 'levels'} would change.
+        {judged}: {count(changes.length, 'level')} would change.
       </Typography>
       <Box
         component="ul"

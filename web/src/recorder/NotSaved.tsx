@@ -1,3 +1,4 @@
+import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -21,8 +22,8 @@ export function NotSaved({ recorder }: { recorder: Recorder }) {
       }}
     >
       <Typography sx={{ flex: 1 }}>
-        <strong>NOT SAVED: {unsaved === 1 ? '1 ask' : `${unsaved} asks`}.</strong> The device
-        can&apos;t store {unsaved === 1 ? 'it' : 'them'}. Leave this page open; it is tried again.
+        <strong>NOT SAVED: {count(unsaved, 'ask')}.</strong> The device can&apos;t store{' '}
+        {unsaved === 1 ? 'it' : 'them'}. Leave this page open; it is tried again.
       </Typography>
       <Button
         variant="contained"

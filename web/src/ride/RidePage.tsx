@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -9,47 +9,54 @@ import type { Schemas } from '../api/client';
 import { drawn } from '../draw/rein';
 import { ReinStrip } from '../draw/ReinStrip';
 import { StripKey } from '../draw/StripKey';
-import { useJudgedHere } from '../core/useJudgedHere';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath } from '../level/queries';
+import type { KeptDatabase } from '../queue/db';
 import { useQueue } from '../queue/queue';
 import { openAgain } from '../queue/keep';
-import { drawnKept } from '../recorder/LiveRein';
 import { hasFace } from '../recorder/rideable';
 import { useWho } from '../session/who';
 import { clockIn, dayIn, longDay } from '../words/days';
-import { AfterRide, Changed } from './AfterRide';
+import { AfterRide } from './AfterRide';
+import { OnlyHere } from './OnlyHere';
 import { BlockFaults, RideMarks } from './RideChips';
 import { knownRide } from './knownRide';
 import { rideQuery } from './queries';
 import { RepTable } from './RepTable';
 import { useChips } from './useChips';
-import { count } from '../words/plain';
-import type { JudgedHere } from '../core/pack';
 
 /** A ride: its rein strip, and what it changed. */
 export function RidePage() {
   const { rideId = '' } = useParams();
   const { db, storage } = useQueue();
   const waiting = useLiveQuery(
-    () =>
-      storage === 'ready'
-        ? db.reps.filter((rep) => rep.rideId === rideId && rep.state === 'waiting').count()
-        : 0,
+    () => (storage === 'ready' ? waitingOf(db, rideId) : { asks: 0, ride: false }),
     [db, rideId, storage],
   );
-  const ride = useQuery({ ...rideQuery(rideId), enabled: waiting === 0 });
+  const queries = useQueryClient();
+  const { queryKey } = rideQuery(rideId);
+  // A ride that is not known here yet is asked for when all of it has gone out.
+  const goneOut =
+    waiting?.asks === 0 && (!waiting.ride || queries.getQueryData(queryKey) !== undefined);
+  const ride = useQuery({ ...rideQuery(rideId), enabled: goneOut });
   return (
     <PageFrame title="Ride">
-      {waiting ? (
-        <OnlyHere rideId={rideId} waiting={waiting} />
+      {waiting && !goneOut ? (
+        <OnlyHere rideId={rideId} waiting={waiting.asks} />
       ) : (
         <Asked query={ride}>{(data) => <Ridden ride={data} />}</Asked>
       )}
     </PageFrame>
   );
+}
+
+/** What of a ride is still to be sent. */
+async function waitingOf(db: KeptDatabase, rideId: string) {
+  const reps = db.reps.filter((rep) => rep.rideId === rideId && rep.state === 'waiting');
+  const ride = await db.rides.get(rideId);
+  return { asks: await reps.count(), ride: ride?.state === 'waiting' };
 }
 
 function Ridden({ ride }: { ride: Schemas['Ride'] }) {
@@ -157,62 +164,5 @@ function Block({ block, ride, children }: BlockProps) {
         <RepTable reps={reps} picked={picked} />
       </Box>
     </Box>
-  );
-}
-
-/** The first asks of a day and side, as the core found them. */
-const firstAsksOf = (levels: JudgedHere[]) =>
-  new Set(
-    levels.flatMap(({ judgement }) =>
-      judgement.gate.sides.flatMap((side) => side.first_asks.map(({ rep_id }) => rep_id)),
-    ),
-  );
-
-function OnlyHere({ rideId, waiting }: { rideId: string; waiting: number }) {
-  const { db, state, why } = useQueue();
-  const reps = useLiveQuery(
-    () => db.reps.where('rideId').equals(rideId).sortBy('askedAfterMs'),
-    [db, rideId],
-  );
-  const ride = useLiveQuery(() => db.rides.get(rideId), [db, rideId]);
-  const judged = useJudgedHere(ride?.horseId, rideId);
-  const asked = (reps ?? []).filter((rep) => !rep.undone);
-  const here = judged.now.filter(({ level }) =>
-    asked.some((rep) => rep.skill === level.skill && rep.rung === level.rung),
-  );
-  const firsts = firstAsksOf(here);
-  const own = drawnKept(asked).map((rep) => ({ ...rep, firstAsk: firsts.has(rep.repId) }));
-  return (
-    <>
-      <Typography variant="h1">Kept on this device</Typography>
-      {ride && (
-        <Typography sx={{ color: 'text.secondary' }}>
-          {ride.horseName}, {longDay(ride.day)}
-        </Typography>
-      )}
-      <Typography role="status" sx={{ my: 2, maxWidth: 520 }}>
-        {state === 'no signal' &&
-          `No signal. ${count(waiting, 'ask')} saved here; they'll send when it's back.`}
-        {state === 'not taken' &&
-          `${count(waiting, 'ask')} saved here. They couldn't be sent: ${why}`}
-        {(state === 'signed out' || state === 'another person') &&
-          `${count(waiting, 'ask')} saved here. Sign in again to send them.`}
-        {state === 'update' &&
-          `${count(waiting, 'ask')} saved here. There's a newer Cavesson: reload to update.`}
-        {(state === 'at rest' || state === 'sending') && 'Sending.'}
-      </Typography>
-      {here.map(({ level, name, judgement }) => (
-        <Box component="section" key={name} aria-label={name} sx={{ mb: 3 }}>
-          <Typography sx={{ color: 'text.secondary' }}>{name}</Typography>
-          <Changed
-            judgement={judgement}
-            before={judged.before.find(({ name: other }) => other === name)?.judgement}
-            level={{ horseId: ride?.horseId ?? '', ...level }}
-          />
-        </Box>
-      ))}
-      <ReinStrip reps={own} width={300} />
-      <RepTable reps={own} picked={null} />
-    </>
   );
 }

@@ -4,11 +4,10 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type FormEvent } from 'react';
 import { useQueue } from '../queue/queue';
-import { useSignIn } from './queries';
+import { SignInFields, useSignInFields } from './SignInFields';
 import { useWho } from './who';
 
 /** The session ended in the middle of a ride: said, and mended in place. Recording goes on. */
@@ -43,49 +42,20 @@ export function SignedOutBar() {
 function SignInAgain({ onClose }: { onClose: () => void }) {
   const who = useWho();
   const { tryRefusedAgain } = useQueue();
-  const signIn = useSignIn();
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
+  const fields = useSignInFields();
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    signIn.mutate(
-      { sign_in: name, password },
-      {
-        onSuccess: () => {
-          void tryRefusedAgain();
-          onClose();
-        },
-      },
-    );
+    fields.send(() => {
+      void tryRefusedAgain();
+      onClose();
+    });
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs">
       <Box component="form" onSubmit={submit}>
         <DialogTitle>Sign in as {who.name}</DialogTitle>
         <DialogContent>
-          <TextField
-            fullWidth
-            required
-            margin="dense"
-            label="Username"
-            autoComplete="username"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            slotProps={{ htmlInput: { autoCapitalize: 'none', spellCheck: false } }}
-          />
-          <TextField
-            fullWidth
-            required
-            margin="dense"
-            label="Password"
-            type="password"
-            autoComplete="current-password"
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
-          <Typography role="alert" sx={{ minHeight: '1.5em', color: 'error.main' }}>
-            {signIn.error?.message}
-          </Typography>
+          <SignInFields fields={fields} />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose} sx={{ minHeight: 56 }}>
@@ -94,7 +64,7 @@ function SignInAgain({ onClose }: { onClose: () => void }) {
           <Button
             type="submit"
             variant="contained"
-            disabled={signIn.isPending}
+            disabled={fields.pending}
             sx={{ minHeight: 56 }}
           >
             Sign in

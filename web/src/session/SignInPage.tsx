@@ -1,19 +1,16 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type FormEvent, type ReactNode } from 'react';
+import type { FormEvent, ReactNode } from 'react';
 import { NosebandMark } from '../draw/NosebandMark';
-import { useSignIn } from './queries';
+import { SignInFields, useSignInFields } from './SignInFields';
 
 /** The sign-in; `children` say what there is to say before it. */
 export function SignInPage({ children }: { children?: ReactNode }) {
-  const signIn = useSignIn();
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
+  const fields = useSignInFields();
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    signIn.mutate({ sign_in: name, password });
+    fields.send();
   };
   return (
     <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', placeItems: 'center', p: 3 }}>
@@ -26,35 +23,13 @@ export function SignInPage({ children }: { children?: ReactNode }) {
           What you asked, what the horse answered, and when to move on.
         </Typography>
         {children}
-        <TextField
-          fullWidth
-          required
-          label="Username"
-          helperText="Your name at your barn, such as wren@saltgrass"
-          autoComplete="username"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { autoCapitalize: 'none', spellCheck: false } }}
-        />
-        <TextField
-          fullWidth
-          required
-          sx={{ mt: 2 }}
-          label="Password"
-          type="password"
-          autoComplete="current-password"
-          value={password}
-          onChange={(event) => setPassword(event.target.value)}
-        />
-        <Typography role="alert" sx={{ minHeight: '3em', mt: 1, color: 'error.main' }}>
-          {signIn.error?.message}
-        </Typography>
+        <SignInFields fields={fields} hint="Your name at your barn, such as wren@saltgrass" />
         <Button
           fullWidth
           type="submit"
           variant="contained"
           size="large"
-          disabled={signIn.isPending}
+          disabled={fields.pending}
           sx={{ minHeight: 60 }}
         >
           Sign in

@@ -1,3 +1,4 @@
+import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -115,7 +116,7 @@ function RiddenToday({ entry }: { entry: StringHorse }) {
         sx={{ color: 'text.primary', py: 0.75, display: 'inline-block' }}
       >
         {ride.finished_at ? 'Ridden' : 'Riding since'} {clockIn(time_zone, ride.started_at)},{' '}
-        {ride.asked} {ride.asked === 1 ? 'ask' : 'asks'}
+        {count(ride.asked, 'ask')}
       </Box>
     </Typography>
   ));
