@@ -254,46 +254,66 @@ async fn outcomes(State(app): State<App>, signed: Signed) -> Answer<Json<Outcome
         .into_iter()
         .map(|judged| (judged.horse_id, judged))
         .collect();
-    let turned_out = |horse_id: Uuid, level: &Level, day: Date| {
-        let judged = judged.get(&horse_id)?;
-        let index = judged.ladder().position(level)?;
-        let days = &judged.standings[index].history.days;
-        Some((
-            horses.get(&horse_id)?.clone(),
-            LevelBrief::of(&judged.ladder().levels[index], judged.ladder()),
-            outcome(day, days, today.date()),
-        ))
+    let turned_out = TurnedOut {
+        horses,
+        judged,
+        today: today.date(),
     };
     Ok(Json(Outcomes {
         overrules: overrules
             .into_iter()
-            .filter_map(|kept| {
-                let (horse, level, outcome) =
-                    turned_out(kept.horse_id, &kept.overrule.level, kept.overrule.day)?;
-                Some(OverruleOutcome {
-                    horse,
-                    level,
-                    made_by: kept.made_by,
-                    withdrawn: kept.withdrawn_at.is_some(),
-                    overrule: kept.overrule,
-                    outcome,
-                })
-            })
+            .filter_map(|kept| turned_out.overrule(kept))
             .collect(),
         advances: advances
             .into_iter()
-            .filter_map(|said| {
-                let level = Level::new(&said.skill, &said.rung);
-                let (horse, level, outcome) = turned_out(said.horse_id, &level, said.day)?;
-                Some(AdvanceOutcome {
-                    horse,
-                    level,
-                    day: said.day,
-                    ladder_version: said.ladder_version,
-                    program_version: said.program_version,
-                    outcome,
-                })
-            })
+            .filter_map(|said| turned_out.advance(said))
             .collect(),
     }))
+}
+
+/// The horses as they are judged today, to tell how what was decided turned out.
+struct TurnedOut {
+    horses: HashMap<Uuid, Horse>,
+    judged: HashMap<Uuid, Arc<Judged>>,
+    today: Date,
+}
+
+impl TurnedOut {
+    /// None for a level that is no longer on the horse's ladder.
+    fn of(&self, horse_id: Uuid, level: &Level, day: Date) -> Option<(Horse, LevelBrief, Outcome)> {
+        let judged = self.judged.get(&horse_id)?;
+        let index = judged.ladder().position(level)?;
+        let days = &judged.standings[index].history.days;
+        Some((
+            self.horses.get(&horse_id)?.clone(),
+            LevelBrief::of(&judged.ladder().levels[index], judged.ladder()),
+            outcome(day, days, self.today),
+        ))
+    }
+
+    fn overrule(&self, kept: overrule::KeptOverrule) -> Option<OverruleOutcome> {
+        let (horse, level, outcome) =
+            self.of(kept.horse_id, &kept.overrule.level, kept.overrule.day)?;
+        Some(OverruleOutcome {
+            horse,
+            level,
+            made_by: kept.made_by,
+            withdrawn: kept.withdrawn_at.is_some(),
+            overrule: kept.overrule,
+            outcome,
+        })
+    }
+
+    fn advance(&self, said: kept_verdict::VerdictOfDay) -> Option<AdvanceOutcome> {
+        let level = Level::new(&said.skill, &said.rung);
+        let (horse, level, outcome) = self.of(said.horse_id, &level, said.day)?;
+        Some(AdvanceOutcome {
+            horse,
+            level,
+            day: said.day,
+            ladder_version: said.ladder_version,
+            program_version: said.program_version,
+            outcome,
+        })
+    }
 }

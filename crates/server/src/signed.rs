@@ -189,43 +189,41 @@ async fn still_signed_in(session: &Session, now: Timestamp) -> Answer<SignedIn> 
 /// A signed-in person who may record rides.
 pub struct Recorder(pub Signed);
 
-impl<S> FromRequestParts<S> for Recorder
-where
-    S: Send + Sync,
-    App: FromRef<S>,
-{
-    type Rejection = Problem;
-
-    async fn from_request_parts(parts: &mut Parts, state: &S) -> Result<Recorder, Problem> {
-        let signed = Signed::from_request_parts(parts, state).await?;
-        if signed.person.role.records() {
-            Ok(Recorder(signed))
-        } else {
-            Err(Problem::not_allowed(
-                "owners see their horses; rides are recorded by the barn's people",
-            ))
-        }
-    }
-}
-
 /// A signed-in person who has the last word on the horses.
 pub struct Decider(pub Signed);
 
-impl<S> FromRequestParts<S> for Decider
-where
-    S: Send + Sync,
-    App: FromRef<S>,
-{
-    type Rejection = Problem;
+/// An extractor of a signed-in person who may do something; the others are told who may.
+macro_rules! permitted {
+    ($extractor:ident, $may:ident, $refusal:literal) => {
+        impl<S> FromRequestParts<S> for $extractor
+        where
+            S: Send + Sync,
+            App: FromRef<S>,
+        {
+            type Rejection = Problem;
 
-    async fn from_request_parts(parts: &mut Parts, state: &S) -> Result<Decider, Problem> {
-        let signed = Signed::from_request_parts(parts, state).await?;
-        if signed.person.role.decides() {
-            Ok(Decider(signed))
-        } else {
-            Err(Problem::not_allowed(
-                "only trainers override Cavesson and change programs; ask one of them",
-            ))
+            async fn from_request_parts(
+                parts: &mut Parts,
+                state: &S,
+            ) -> Result<$extractor, Problem> {
+                let signed = Signed::from_request_parts(parts, state).await?;
+                if signed.person.role.$may() {
+                    Ok($extractor(signed))
+                } else {
+                    Err(Problem::not_allowed($refusal))
+                }
+            }
         }
-    }
+    };
 }
+
+permitted!(
+    Recorder,
+    records,
+    "owners see their horses; rides are recorded by the barn's people"
+);
+permitted!(
+    Decider,
+    decides,
+    "only trainers override Cavesson and change programs; ask one of them"
+);

@@ -4,15 +4,13 @@ import { useWho } from '../session/who';
 import { seconds, sideWords } from '../words/answers';
 import { clockIn } from '../words/days';
 import type { KeptHold } from './db';
+import type { Settled } from './settled';
 
-/** What came of it; null for no ask at all. */
-export type Settled = 'gave' | 'did_not_give' | null;
-
-const answers = [
-  ['Gave', 'gave'],
-  ['Did not give', 'did_not_give'],
+const answersOf = (kind: string | undefined): [string, Settled][] => [
+  [kind === 'stop' ? 'Off the bridle' : 'Gave', 'gave'],
+  [kind === 'stop' ? 'Stayed on it' : 'Did not give', 'did_not_give'],
   ['Not an ask', null],
-] as const;
+];
 
 /** Asks what came of a hold that was cut off. */
 export function CutOffHold({
@@ -46,7 +44,7 @@ export function CutOffHold({
         {hold.heldS > 0 ? seconds(hold.heldS) : 'less than half a second'}. What did the horse do?
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, maxWidth: 720, mx: 'auto' }}>
-        {answers.map(([label, answer]) => (
+        {answersOf(hold.measure?.kind).map(([label, answer]) => (
           <Box
             key={label}
             component="button"

@@ -2,11 +2,11 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useEffect } from 'react';
 import { useWho } from '../session/who';
 import { dayIn } from '../words/days';
-import type { Settled } from './CutOffHold';
 import type { KeptHold } from './db';
 import { cutOff, settleHold } from './keep';
 import { isGone } from './pages';
 import { useQueue } from './queue';
+import type { Settled } from './settled';
 
 const CutOffHold = lazy(async () => ({ default: (await import('./CutOffHold')).CutOffHold }));
 

@@ -1,7 +1,7 @@
 import { Dexie, type EntityTable, type Transaction } from 'dexie';
 import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../api/client';
-import type { Give } from '../words/measures';
+import type { Measure } from '../words/measures';
 
 /** What this device knows and the server may not: rides, their blocks, reps, holds. */
 
@@ -63,7 +63,7 @@ export interface KeptRep extends Row {
   sequence: number;
   askedAfterMs: number;
   askedAt: string;
-  measure: Give;
+  measure: Measure;
   undone: boolean;
   /** How often it was taken back or brought back. */
   changes: number;
@@ -81,7 +81,9 @@ export interface KeptHold {
   rung: string;
   levelName: string;
   side: Schemas['Side'];
-  hand: Schemas['HandWeight'];
+  /** What it becomes when the horse gives; the time is put in. Holds from before have the hand alone. */
+  measure?: Measure;
+  hand?: Schemas['HandWeight'];
   /** ISO time of the press, and milliseconds since the ride's start where it has begun. */
   askedAt: string;
   /** Seconds held, as far as is known. */

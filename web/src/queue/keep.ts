@@ -1,8 +1,9 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../api/client';
-import type { Give } from '../words/measures';
+import type { Measure } from '../words/measures';
 import { RideClock } from './clock';
 import type { KeptBlock, KeptDatabase, KeptHold, KeptRep, KeptRide, Row } from './db';
+import { measureOf, type Settled } from './settled';
 
 /**
  * Writing on the device. Each of these is one transaction: it is kept whole or not
@@ -50,7 +51,7 @@ export interface RecordedAsk {
   agoMs: number;
   /** Told after asks that came later: it goes where it belongs. */
   late?: boolean;
-  measure: Give;
+  measure: Measure;
 }
 
 const everything = (db: KeptDatabase) => [db.rides, db.blocks, db.reps, db.holds];
@@ -154,7 +155,7 @@ export async function settleHold(
   db: KeptDatabase,
   repId: string,
   day: string,
-  answer: Schemas['Answer'] | null,
+  answer: Settled,
 ): Promise<void> {
   await db.transaction('rw', everything(db), async () => {
     const hold = await db.holds.get(repId);
@@ -174,7 +175,7 @@ export async function settleHold(
         askedAt,
         agoMs: Math.min(Math.max(0, Date.now() - askedAt.getTime()), goesOnForMs),
         late: true,
-        measure: { kind: 'give', hand: hold.hand, time_s: hold.heldS, answer },
+        measure: measureOf(hold, answer),
       },
     );
   });
@@ -195,7 +196,7 @@ export async function setUndone(db: KeptDatabase, repId: string, undone: boolean
 export async function changeAnswer(
   db: KeptDatabase,
   rep: KeptRep,
-  answer: Schemas['Answer'],
+  measure: Measure,
 ): Promise<void> {
   await db.transaction('rw', db.reps, async () => {
     const known = await db.reps.get(rep.repId);
@@ -205,7 +206,7 @@ export async function changeAnswer(
     await db.reps.add({
       ...known,
       repId: uuidv7(),
-      measure: { ...known.measure, answer },
+      measure,
       undone: false,
       changes: 0,
       state: 'waiting',

@@ -6,10 +6,12 @@ import type { Schemas } from '../api/client';
  */
 
 export type Side = Schemas['Side'];
-export type Answer = Schemas['Answer'];
 
-/** Where the thumb is: on the pressed half, on an answer, or off the ask altogether. */
-export type Zone = 'half' | 'off' | Exclude<Answer, 'gave'>;
+/** Where the thumb is: on the pressed half, off the ask altogether, or on an answer of the face. */
+export type Zone = string;
+
+/** What letting go on the half itself says. */
+export const onHalf = 'gave';
 
 export interface Hold {
   /** The id of the rep it becomes, made at the press. */
@@ -26,7 +28,8 @@ export interface Ended {
   side: Side;
   pressedAt: number;
   time_s: number;
-  answer: Answer;
+  /** {@link onHalf}, or the answer it was slid to. */
+  answer: string;
 }
 
 /** Shorter than this is a brush of the glass, not an ask. */
@@ -56,6 +59,6 @@ export function release(hold: Hold, at: number): Ended | null {
     side: hold.side,
     pressedAt: hold.pressedAt,
     time_s,
-    answer: hold.zone === 'half' ? 'gave' : hold.zone,
+    answer: hold.zone === 'half' ? onHalf : hold.zone,
   };
 }

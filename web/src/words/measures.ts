@@ -3,6 +3,7 @@ import { answerWords, handWords, seconds } from './answers';
 import { count } from './plain';
 
 export type Measure = Schemas['Measure'];
+export type MeasureKind = Schemas['MeasureKind'];
 export type Give = Extract<Measure, { kind: 'give' }>;
 
 export const isGive = (measure: Measure): measure is Give => measure.kind === 'give';

@@ -7,7 +7,7 @@ use jiff::civil::Date;
 use uuid::Uuid;
 
 use super::caution::{self, Caution};
-use super::ease;
+use super::ease::{self, EaseReason};
 use super::history::{History, SoftDay, share_below, walk};
 use super::horse_file::HorseFile;
 use super::overrule::Overrule;
@@ -19,7 +19,7 @@ use super::verdict::{Gated, State, Verdict, decide};
 use super::what_it_takes::nearest;
 use super::window::{GateInput, window_of};
 use crate::evidence::Ask;
-use crate::ladder::{Ladder, LadderLevel};
+use crate::ladder::{Gate, Ladder, LadderLevel};
 
 /// Judges every level of a horse on `on`; what lies after `on` is not looked at.
 pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing> {
@@ -112,35 +112,16 @@ impl HorseWalk<'_> {
         let level = &self.ladder.levels[index];
         let gate = &level.gate;
         let asks = self.file.asks_until(index, self.on);
-        let shown = GateInput {
-            asks: &asks[..history.counted],
-            on: self.on,
-            readiness: &history.readiness,
-            below: level
-                .below
-                .and_then(|below| share_below(&before[below].history.soft_days, gate, self.on)),
-            sides: level.asked_sides(),
-        };
-        let seen_all = window_of(asks, gate, self.on);
+        let shown = self.shown(level, &asks[..history.counted], &history, before);
         let seen = window_of(shown.asks, gate, self.on);
         let overruled_by = self.overruled_by(level);
         let overrule = overruled_by.map(|index| &self.file.overrules[index]);
-        let overruled_on = overrule
-            .filter(|overrule| overrule.lets_count())
-            .map(|overrule| overrule.day);
-        let mut kept = retention(&history, gate, overruled_on, built_on, self.on);
-        if overrule.is_some_and(|overrule| !overrule.lets_count()) {
-            kept.held_since = None;
-        }
+        let kept = self.kept(&history, gate, overrule, built_on);
         let (missing, stale) = needs(level, before);
+        let seen_all = window_of(asks, gate, self.on);
         let cautions = self.cautions(level, asks, seen_all);
-        let eased = ease::by_share(seen_all, gate).or_else(|| {
-            ease::by_fault(asks, self.ladder, |ride| {
-                self.file.rides_since(ride, self.on)
-            })
-        });
-        let tally = Tally::of(&shown, seen, gate);
-        let gated = Gated::of(failing(&shown, &tally, gate));
+        let eased = self.eased(asks, seen_all, gate);
+        let gated = Gated::of(failing(&shown, &Tally::of(&shown, seen, gate), gate));
         let needs_fresh = missing.is_empty() && stale.is_empty();
         let verdict = decide(
             &gated,
@@ -149,42 +130,80 @@ impl HorseWalk<'_> {
             needs_fresh,
             kept.is_rusty(),
         );
-        let state = state(
-            verdict,
-            &kept,
-            &missing,
-            overrule,
-            seen.is_empty() && asks.is_empty(),
-        );
-        let nearest = (!seen.is_empty() && !gated.passes)
-            .then(|| nearest(&shown, gate))
-            .flatten();
+        let never_asked = seen.is_empty() && asks.is_empty();
+        let unlike = |other: Option<Verdict>| {
+            other.filter(|other| cautions.is_empty() && *other != verdict)
+        };
         Standing {
             index,
             verdict,
-            state,
+            state: state(verdict, &kept, &missing, overrule, never_asked),
             sides: side_counts(level, seen),
             last_asked: asks.last().map(|ask| ask.day),
             retention: kept,
-            missing,
-            stale,
             ease_to: (verdict == Verdict::EaseBack)
                 .then(|| highest_held_under(level, self.ladder, before))
                 .flatten(),
+            nearest: (!seen.is_empty() && !gated.passes)
+                .then(|| nearest(&shown, gate))
+                .flatten(),
+            without_riders: unlike(self.without_riders(index, seen, before, needs_fresh, &kept)),
+            without_exceptional: unlike(self.without_exceptional(
+                index,
+                seen,
+                before,
+                needs_fresh,
+                &kept,
+            )),
+            missing,
+            stale,
             eased,
-            nearest,
             overruled_by,
-            without_riders: (cautions.is_empty())
-                .then(|| self.without_riders(index, seen, before, needs_fresh, &kept))
-                .flatten()
-                .filter(|other| *other != verdict),
-            without_exceptional: (cautions.is_empty())
-                .then(|| self.without_exceptional(index, seen, before, needs_fresh, &kept))
-                .flatten()
-                .filter(|other| *other != verdict),
             cautions,
             history,
         }
+    }
+
+    /// What the gate looks at.
+    fn shown<'a>(
+        &self,
+        level: &LadderLevel,
+        asks: &'a [Ask],
+        history: &'a History,
+        before: &[Standing],
+    ) -> GateInput<'a> {
+        let below = level.below.map(|below| &before[below].history.soft_days);
+        GateInput {
+            asks,
+            on: self.on,
+            readiness: &history.readiness,
+            below: below.and_then(|days| share_below(days, &level.gate, self.on)),
+            sides: level.asked_sides(),
+        }
+    }
+
+    /// How the level has kept; the trainer's last decision counts.
+    fn kept(
+        &self,
+        history: &History,
+        gate: &Gate,
+        overrule: Option<&Overrule>,
+        built_on: Option<Date>,
+    ) -> Retention {
+        let lets_count_from = overrule
+            .filter(|overrule| overrule.lets_count())
+            .map(|overrule| overrule.day);
+        let mut kept = retention(history, gate, lets_count_from, built_on, self.on);
+        if overrule.is_some_and(|overrule| !overrule.lets_count()) {
+            kept.held_since = None;
+        }
+        kept
+    }
+
+    /// Why the level moves back, when it does.
+    fn eased(&self, asks: &[Ask], seen: &[Ask], gate: &Gate) -> Option<EaseReason> {
+        let rides_since = |ride| self.file.rides_since(ride, self.on);
+        ease::by_share(seen, gate).or_else(|| ease::by_fault(asks, self.ladder, rides_since))
     }
 
     /// The last decision on the level, until its day has come.
