@@ -16,7 +16,7 @@ test('every answer can be given by sliding, by key and afterwards', async ({ pag
   }
   await expectAsked(page, 'right', 6);
 
-  await page.getByRole('button', { name: 'More hand' }).click();
+  await page.getByRole('button', { name: 'Hand weight: more' }).click();
   // Shorter than a tenth of a second is a brush, not an ask. Pressed within the page: on a
   // busy machine keys from outside come too late.
   await page.evaluate(() => {
@@ -138,9 +138,9 @@ test('the keys are listed where they work', async ({ page }) => {
   await expect(help).toContainText('Hold F');
   await help.getByRole('button', { name: 'Close' }).click();
   await expect(help).toHaveCount(0);
-  await page.getByRole('button', { name: 'Less hand' }).click();
+  await page.getByRole('button', { name: 'Hand weight: less' }).click();
   await expect(page.getByRole('group', { name: 'Hand weight' })).toContainText('feather');
-  await expect(page.getByRole('button', { name: 'Less hand' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Hand weight: less' })).toBeDisabled();
   await page.keyboard.press('+');
   await page.keyboard.press('+');
   await expect(page.getByRole('group', { name: 'Hand weight' })).toContainText('two fingers');
@@ -168,7 +168,7 @@ test.describe('on a phone', () => {
     await expectAllSent(page);
     const [rep] = await storedReps(page, 'Kettle');
     expect(rep?.measure.time_s).toBeGreaterThan(0.5);
-    for (const name of ['Undo', 'Finish', 'More hand', 'Less hand', 'How to record']) {
+    for (const name of ['Undo', 'Finish', 'Hand weight: more', 'Hand weight: less', 'How to record']) {
       const box = (await page.getByRole('button', { name }).boundingBox())!;
       expect(Math.min(box.width, box.height), name).toBeGreaterThanOrEqual(72);
     }

@@ -13,6 +13,7 @@ import {
   setUndone,
   settleHold,
 } from '../src/queue/keep';
+import type { Measure } from '../src/words/measures';
 import { ask, asks, flex, kettle, oatcake, ribs } from './barn';
 
 let db: KeptDatabase;
@@ -21,6 +22,10 @@ beforeEach(() => {
   barns += 1;
   db = keptDatabase(`barn ${barns}`, 'wren');
 });
+
+const give = { kind: 'give', hand: 'fingertip', time_s: 1.2, answer: 'gave' } as const;
+
+const answerOf = (measure: Measure) => (measure.kind === 'give' ? measure.answer : measure.kind);
 
 const reps = () => db.reps.orderBy('repId').toArray();
 
@@ -113,9 +118,10 @@ describe('what is kept on the device', () => {
   it('changes an answer under a new id, once', async () => {
     await asks(db, 1);
     const [rep] = await reps();
-    await Promise.all([changeAnswer(db, rep!, 'late'), changeAnswer(db, rep!, 'late')]);
+    const late = { ...give, answer: 'late' as const };
+    await Promise.all([changeAnswer(db, rep!, late), changeAnswer(db, rep!, late)]);
     const changed = await reps();
-    expect(changed.map((r) => [r.measure.answer, r.undone]).sort()).toEqual([
+    expect(changed.map((r) => [answerOf(r.measure), r.undone]).sort()).toEqual([
       ['gave', true],
       ['late', false],
     ]);

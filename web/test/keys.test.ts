@@ -15,7 +15,8 @@ vi.stubGlobal(
     closest = () => (this.tag === 'input' ? this : null);
   },
 );
-const { answerOfKey, sideOfKey } = await import('../src/recorder/keys');
+const { answerKey, sideOfKey, zoneOfKey } = await import('../src/recorder/keys');
+const { give } = await import('../src/recorder/faces/give');
 const { keysAreOff, keysOn, turnKeys } = await import('../src/recorder/keysOn');
 
 const press = { ctrlKey: false, metaKey: false, altKey: false, target: null };
@@ -28,12 +29,17 @@ describe('the recorder’s keys', () => {
   });
 
   it('mean the same with Caps Lock', () => {
-    expect([sideOfKey({ key: 'F' }), sideOfKey({ key: 'j' })]).toEqual(['left', 'right']);
-    expect([answerOfKey({ key: 'D' }), answerOfKey({ key: 'ArrowUp' })]).toEqual([
-      'did_not_give',
-      'evaded_up',
+    const sides = ['left', 'right'] as const;
+    const side = (key: string) => sideOfKey({ key }, [...sides]);
+    expect([side('F'), side('j'), side('b'), side('x')]).toEqual([
+      'left',
+      'right',
+      undefined,
+      undefined,
     ]);
-    expect(sideOfKey({ key: 'x' })).toBeUndefined();
+    const zone = (key: string) => zoneOfKey({ key }, give.zones);
+    expect([zone('D'), zone('ArrowUp')]).toEqual(['did_not_give', 'evaded_up']);
+    expect([answerKey('left', 0), answerKey('right', 0)]).toEqual(['1', 'q']);
   });
 
   it('are meant for the recorder alone', () => {

@@ -5,7 +5,6 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import type { KeptRep, KeptRide } from '../queue/db';
-import { hasFace } from '../recorder/rideable';
 import { useWho } from '../session/who';
 import { sideWords } from '../words/answers';
 import { clockIn, dayIn, longDay } from '../words/days';
@@ -24,8 +23,11 @@ interface Props {
 export function RefusedRep({ rep, ride, levels, onLevel, onDrop }: Props) {
   const { time_zone } = useWho();
   const path = (level: { skill: string; rung: string }) => `${level.skill}/${level.rung}`;
-  // What was timed on one rein can only be an ask of that kind.
-  const fitting = levels.filter(hasFace);
+  // What was measured can only be an ask of a level that is measured so.
+  const fitting = levels.filter(
+    ({ measure, sides }) =>
+      measure === rep.measure.kind && (sides === 'both') === (rep.side === 'both'),
+  );
   const own = fitting.find((level) => path(level) === path(rep));
   return (
     <Box component="li" sx={{ py: 2, borderTop: '2px solid', borderColor: 'text.primary' }}>

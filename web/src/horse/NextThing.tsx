@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
 import { levelPath } from '../level/queries';
-import { hasFace } from '../recorder/rideable';
+import { ridePath } from '../recorder/ridePath';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import type { HorsePage } from './queries';
@@ -75,10 +75,10 @@ export function NextThing({ page, today }: { page: HorsePage; today: boolean }) 
             >
               See the gate
             </Button>
-            {today && records && hasFace(next.level) && (
+            {today && records && (
               <Button
                 component={Link}
-                to={`/horses/${horse.horse_id}/ride/${next.level.skill}/${next.level.rung}`}
+                to={ridePath(horse.horse_id, next.level)}
                 sx={{ minHeight: 56 }}
               >
                 Ride

@@ -10,7 +10,7 @@ import { VerdictRuns } from '../draw/VerdictRuns';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
-import { hasFace } from '../recorder/rideable';
+import { ridePath } from '../recorder/ridePath';
 import { useWho } from '../session/who';
 import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
@@ -100,12 +100,8 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
           <Reasons reasons={judgement.reasons} sex={horse.sex} hrefOf={hrefOf} />
           <Ahead judged={judged} level={level} />
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
-            {records && today && hasFace(judged.level) && (
-              <Button
-                component={Link}
-                variant="contained"
-                to={`/horses/${horse.horse_id}/ride/${level.skill}/${level.rung}`}
-              >
+            {records && today && (
+              <Button component={Link} variant="contained" to={ridePath(horse.horse_id, level)}>
                 Ride {horse.name}
               </Button>
             )}

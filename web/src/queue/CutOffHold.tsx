@@ -38,7 +38,8 @@ export function CutOffHold({
     >
       <Typography sx={{ mb: 1, maxWidth: 720, mx: 'auto' }}>
         <strong>
-          {hold.horseName}, {hold.levelName}, {sideWords[hold.side].toLowerCase()}.
+          {hold.horseName}, {hold.levelName}
+          {hold.side !== 'both' && `, ${sideWords[hold.side].toLowerCase()}`}.
         </strong>{' '}
         Your hold at {clockIn(time_zone, hold.askedAt)} was cut off after{' '}
         {hold.heldS > 0 ? seconds(hold.heldS) : 'less than half a second'}. What did the horse do?

@@ -9,6 +9,7 @@ import { clockIn } from '../words/days';
 import type { KeptDatabase, KeptRide } from './db';
 import { finish, goesOnForMs, openRides } from './keep';
 import { useQueue } from './queue';
+import { ridePath } from '../recorder/ridePath';
 
 /** A ride left open is offered on every page until it is finished, also after midnight. */
 export function RidingNow() {
@@ -81,7 +82,7 @@ async function ridden(db: KeptDatabase): Promise<Ridden[]> {
       const blocks = await db.blocks.where('rideId').equals(ride.rideId).sortBy('position');
       const at = reps.at(-1) ?? blocks.at(-1);
       const goesOn = at && Math.abs(Date.now() - ride.lastWall) < goesOnForMs;
-      const path = goesOn ? `/horses/${ride.horseId}/ride/${at.skill}/${at.rung}` : null;
+      const path = goesOn ? ridePath(ride.horseId, at) : null;
       return { ride, path };
     }),
   );

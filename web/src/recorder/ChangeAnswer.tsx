@@ -3,34 +3,38 @@ import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { KeptRep } from '../queue/db';
-import { answerWords, seconds, sideWords } from '../words/answers';
-import type { Answer } from './hold';
+import { sideWords } from '../words/answers';
+import { measureInWords } from '../words/measures';
+import type { Choice, Measure } from './faces';
 
 interface Props {
   rep: KeptRep;
-  onAnswer: (answer: Answer) => void;
+  choices: Choice[];
+  onAnswer: (measure: Measure) => void;
   onClose: () => void;
 }
 
+const same = (one: Measure, other: Measure) => measureInWords(one) === measureInWords(other);
+
 /** All answers as large buttons: for those that no slide reaches, and for hands that cannot slide. */
-export function ChangeAnswer({ rep, onAnswer, onClose }: Props) {
+export function ChangeAnswer({ rep, choices, onAnswer, onClose }: Props) {
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs">
       <DialogTitle>
-        {sideWords[rep.side]}, {seconds(rep.measure.time_s)}: what did it do?
+        {rep.side === 'both' ? '' : `${sideWords[rep.side]}: `}what did the horse do?
       </DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1 }}>
-        {(Object.entries(answerWords) as [Answer, string][]).map(([answer, words]) => (
+        {choices.map(({ label, measure }) => (
           <Button
-            key={answer}
-            variant={answer === rep.measure.answer ? 'contained' : 'outlined'}
+            key={label}
+            variant={same(measure, rep.measure) ? 'contained' : 'outlined'}
             onClick={() => {
-              if (answer !== rep.measure.answer) onAnswer(answer);
+              if (!same(measure, rep.measure)) onAnswer(measure);
               onClose();
             }}
             sx={{ minHeight: 72, fontSize: '1.15rem' }}
           >
-            {words}
+            {label}
           </Button>
         ))}
       </DialogContent>

@@ -8,14 +8,16 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { keyHelp } from './keys';
+import type { Recorder } from './useRecorder';
+import { howTo } from './howTo';
 import { keysOn, turnKeys } from './keysOn';
 import { useKey } from './useKey';
 
 /** How to record by thumb and by key; `?` opens it. */
-export function KeysHelp() {
+export function KeysHelp({ recorder }: { recorder: Recorder }) {
   const [open, setOpen] = useState(false);
   const [on, setOn] = useState(keysOn);
+  const { words, keys } = howTo(recorder);
   const turn = (next: boolean) => {
     turnKeys(next);
     setOn(next);
@@ -34,16 +36,12 @@ export function KeysHelp() {
       <Dialog open={open} onClose={() => setOpen(false)}>
         <DialogTitle>How to record</DialogTitle>
         <DialogContent>
-          <Typography>
-            Press and hold the left or right half when you take that rein. Let go when the horse
-            gives: the hold is the time to give. Slide to the other half to say late, did not give
-            or evaded; slide off the halves if it was not an ask.
-          </Typography>
+          <Typography>{words}</Typography>
           <Box
             component="dl"
             sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 16px' }}
           >
-            {keyHelp.map(([key, does]) => (
+            {keys.map(([key, does]) => (
               <Box key={key} sx={{ display: 'contents' }}>
                 <Typography component="dt" sx={{ fontWeight: 700 }}>
                   {key}

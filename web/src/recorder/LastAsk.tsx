@@ -3,8 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { KeptRep } from '../queue/db';
-import { answerWords, seconds, sideWords } from '../words/answers';
+import { sideWords } from '../words/answers';
+import { measureInWords } from '../words/measures';
 import { ChangeAnswer } from './ChangeAnswer';
+import { otherAnswers } from './choices';
 import { useKey } from './useKey';
 import type { Recorder } from './useRecorder';
 
@@ -14,6 +16,7 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
   const [changing, setChanging] = useState(false);
   useKey('u', () => void undo());
   const inMemory = recorder.unsaved > 0;
+  const choices = last ? otherAnswers(recorder.face, last, recorder.set) : [];
   return (
     <Box component="footer" sx={{ px: 1, pb: 'max(8px, env(safe-area-inset-bottom))' }}>
       {takenBack ? (
@@ -27,24 +30,25 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
         </Box>
       ) : last ? (
         <Button
-          disabled={inMemory}
+          disabled={inMemory || choices.length === 0}
           fullWidth
           variant="text"
           onClick={() => setChanging(true)}
           aria-live="polite"
-          aria-label={`${lastInWords(last)}. Change the answer`}
+          aria-label={`${lastInWords(last)}.${choices.length > 0 ? ' Change the answer' : ''}`}
           sx={{
             minHeight: 56,
             color: 'text.primary',
             font: 'inherit',
-            textDecoration: 'underline',
+            textDecoration: choices.length > 0 ? 'underline' : 'none',
+            '&:disabled': { color: 'text.primary' },
           }}
         >
           {lastInWords(last)}
         </Button>
       ) : (
         <Typography sx={{ minHeight: 56, display: 'grid', placeItems: 'center' }}>
-          Hold a half when you take that rein
+          {recorder.face.how === 'hold' ? recorder.face.begin : ' '}
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 1 }}>
@@ -74,7 +78,8 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
         <ChangeAnswer
           rep={last}
           onClose={() => setChanging(false)}
-          onAnswer={(answer) => void recorder.change(answer)}
+          choices={choices}
+          onAnswer={(measure) => void recorder.change(measure)}
         />
       )}
     </Box>
@@ -82,6 +87,6 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
 }
 
 const inWords = ({ side, measure }: KeptRep) =>
-  `${sideWords[side].toLowerCase()}, ${seconds(measure.time_s)}, ${answerWords[measure.answer]}`;
+  `${side === 'both' ? '' : `${sideWords[side].toLowerCase()}, `}${measureInWords(measure)}`;
 
 const lastInWords = (rep: KeptRep) => `Last: ${inWords(rep)}`;

@@ -26,7 +26,7 @@ export function RecorderHead({ recorder }: { recorder: Recorder }) {
         <Typography sx={{ lineHeight: 1.2 }}>{recorder.name}</Typography>
       </Box>
       <KeptHere />
-      <KeysHelp />
+      <KeysHelp recorder={recorder} />
     </Box>
   );
 }

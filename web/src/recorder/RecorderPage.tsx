@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { ProblemError, type Schemas } from '../api/client';
+import { ProblemError } from '../api/client';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath, levelQuery } from '../level/queries';
@@ -15,13 +15,13 @@ import { SignedOutBar } from '../session/SignInAgain';
 import { useSessionEnded, useWho } from '../session/who';
 import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';
-import { HandBar } from './HandBar';
-import { Halves } from './Halves';
+import { Blocks } from './Blocks';
+import { FaceView } from './FaceView';
 import { LastAsk } from './LastAsk';
 import { NoStorage } from './NoStorage';
 import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
-import { hasFace } from './rideable';
+import { SettingBar } from './SettingBar';
 import { useRecorder } from './useRecorder';
 
 /** The recorder, for those who record and a horse and level that are there. */
@@ -34,22 +34,8 @@ export function RecorderPage() {
   // Without signal the level cannot be fetched; the ride goes on all the same.
   if (judged.error instanceof ProblemError && judged.error.status !== 401 && !judged.data)
     return <PageFrame title="Ride">{<Asked query={judged}>{() => null}</Asked>}</PageFrame>;
-  // Without the level nothing is known of how it is asked: a give on each side then.
-  if (judged.data && !hasFace(judged.data.level)) return <OtherFace level={judged.data.level} />;
   if (storage !== 'ready' && storage !== 'opening') return <NoStorage />;
   return <Recording key={`${level.horseId}/${level.skill}/${level.rung}`} />;
-}
-
-function OtherFace({ level }: { level: Schemas['LevelBrief'] }) {
-  return (
-    <PageFrame title="Ride">
-      <Typography variant="h1">{level.name}</Typography>
-      <Typography sx={{ my: 2, maxWidth: 560 }}>
-        The two halves time gives to one rein. This is not such an ask, and it is not recorded from
-        the saddle yet. What other devices send of it is judged all the same.
-      </Typography>
-    </PageFrame>
-  );
 }
 
 function NotYours({ gate }: { gate: string }) {
@@ -91,8 +77,17 @@ function Recording() {
         <RecorderHead recorder={recorder} />
         {ended && <SignedOutBar />}
         <NotSaved recorder={recorder} />
-        <Halves recorder={recorder} />
-        <HandBar hand={recorder.hand} onHand={recorder.setHand} />
+        <Blocks recorder={recorder} />
+        <FaceView recorder={recorder} />
+        {recorder.settings.map((setting, index) => (
+          <SettingBar
+            key={setting.id}
+            setting={setting}
+            value={recorder.set[setting.id] ?? setting.usual}
+            onValue={(value) => recorder.put(setting, value)}
+            keyed={index === 0}
+          />
+        ))}
         <LastAsk recorder={recorder} />
       </Box>
     </ThemeProvider>

@@ -1,18 +1,33 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { press, release, slide, type Ended, type Hold, type Side, type Zone } from './hold';
-import { answerOfKey, sideOfKey } from './keys';
+import {
+  elapsedS,
+  press,
+  release,
+  slide,
+  type Ended,
+  type Hold,
+  type Side,
+  type Zone,
+} from './hold';
+import type { HoldZone } from './faces';
+import { sideOfKey, zoneOfKey } from './keys';
 import { keysAreOff } from './keysOn';
+
+/** How often a hold under way is noted: what a dead battery may cost of its time. */
+const noteEveryMs = 500;
 
 function zoneAt(event: PointerEvent): Zone {
   const under = document.elementFromPoint(event.clientX, event.clientY);
   const zone = under?.closest<HTMLElement>('[data-zone]')?.dataset.zone;
-  return (zone as Zone | undefined) ?? 'off';
+  return zone ?? 'off';
 }
 
 export interface Holding {
   /** A rein was taken. */
   onPressed: (hold: Hold) => void;
+  /** The hold goes on: how long it has lasted. */
+  onHeld: (hold: Hold, heldS: number) => void;
   /** The ask that a release made. */
   onEnded: (ended: Ended) => void;
   /** The release was no ask. */
@@ -21,8 +36,10 @@ export interface Holding {
   onCutOff: (ended: Ended) => void;
 }
 
-/** A hold by thumb or by key. */
-export function useHold(holding: Holding, ready: boolean) {
+export type HalfPointing = ReturnType<ReturnType<typeof useHold>['half']>;
+
+/** A hold by thumb or by key, of one of the sides that are asked. */
+export function useHold(holding: Holding, zones: HoldZone[], sides: Side[], ready: boolean) {
   const [hold, setHold] = useState<Hold | null>(null);
   const current = useRef<Hold | null>(null);
   const pointer = useRef<number | null>(null);
@@ -83,18 +100,18 @@ export function useHold(holding: Holding, ready: boolean) {
     const down = (event: KeyboardEvent) => {
       if (event.repeat) return;
       const held = current.current;
-      const zone = answerOfKey(event);
+      const zone = zoneOfKey(event, zones);
       if (held && zone) {
         event.preventDefault();
         current.current = slide(held, zone, event.timeStamp);
         end(event.timeStamp, 'onEnded');
       }
       if (held || !ready || keysAreOff(event)) return;
-      const side = sideOfKey(event);
+      const side = sideOfKey(event, sides);
       if (side) begin(side, event.timeStamp);
     };
     const up = (event: KeyboardEvent) => {
-      if (pointer.current === null && sideOfKey(event) === current.current?.side)
+      if (pointer.current === null && sideOfKey(event, sides) === current.current?.side)
         end(event.timeStamp, 'onEnded');
     };
     const cutOff = () => end(performance.now(), 'onCutOff');
@@ -108,7 +125,15 @@ export function useHold(holding: Holding, ready: boolean) {
       window.removeEventListener('blur', cutOff);
       window.removeEventListener('pagehide', cutOff);
     };
-  }, [begin, end, ready]);
+  }, [begin, end, ready, sides, zones]);
+
+  useEffect(() => {
+    if (!hold) return;
+    const note = () =>
+      take.current.onHeld(hold, Math.round(elapsedS(hold, performance.now()) * 100) / 100);
+    const every = setInterval(note, noteEveryMs);
+    return () => clearInterval(every);
+  }, [hold]);
 
   // Left by a gesture or the back button in the middle of a hold.
   useEffect(() => () => end(performance.now(), 'onCutOff'), [end]);

@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { v7 as uuidv7 } from 'uuid';
 import { startCore } from '../core/core';
 import { packQuery } from '../core/pack';
 import { useSoft } from '../core/useSoft';
-import { levelQuery } from '../level/queries';
+import { ladderQuery } from '../ladder/queries';
 import type { KeptDatabase, KeptRep } from '../queue/db';
 import {
   changeAnswer,
@@ -23,15 +24,20 @@ import { useQueue } from '../queue/queue';
 import { useWho } from '../session/who';
 import { horseQuery } from '../today/queries';
 import { dayIn } from '../words/days';
-import { elapsedS, type Answer, type Ended, type Hold } from './hold';
-import { useHand } from './useHand';
-import { useHold } from './useHold';
+import type { Measure } from '../words/measures';
+import { faceOf, type Face, type Side } from './faces';
+import { onHalf, type Ended, type Hold } from './hold';
+import { useAsked } from './useAsked';
+import { useSettings } from './useSettings';
 import { useWakeLock } from './useWakeLock';
 
 const none: KeptRep[] = [];
 
-/** How often a hold under way is noted: what a dead battery may cost of its time. */
-const noteEveryMs = 500;
+/** A second touch of one side within this is a bounce of the glove, not another ask. */
+const bounceMs = 300;
+
+const apart: Side[] = ['left', 'right'];
+const together: Side[] = ['both'];
 
 /** Everything the recorder's views draw, and what their buttons do. */
 export function useRecorder() {
@@ -40,9 +46,11 @@ export function useRecorder() {
   const { time_zone } = useWho();
   const { db, keeper, storage, kick } = useQueue();
   const navigate = useNavigate();
-  const [hand, setHand] = useHand(horseId);
   const horse = useQuery(horseQuery(horseId));
-  const judged = useQuery(levelQuery({ horseId, ...level }));
+  const { asked, looking } = useAsked(horseId, level);
+  const face = faceOf(asked?.level);
+  const sides = asked?.level.sides === 'both' ? together : apart;
+  const { settings, set, put, settle } = useSettings(horseId, face, asked?.level);
   useWakeLock();
   useTakenAlong(horseId);
 
@@ -55,38 +63,53 @@ export function useRecorder() {
   const unsaved = useSyncExternalStore(keeper.subscribe, keeper.unsaved);
   useStayWhile(unsaved.length > 0);
 
-  const levelName = judged.data?.level.name ?? `${skill}, ${rung}`;
+  const levelName = asked?.level.name ?? `${skill}, ${rung}`;
   const horseName = horse.data?.name ?? ride?.horseName ?? '';
+  const keep = (repId: string, side: Side, measure: Measure, pressedAt: number) => {
+    navigator.vibrate?.(25);
+    void keeper.keep(
+      { horseId, horseName, day: dayIn(time_zone) },
+      {
+        repId,
+        level,
+        side,
+        askedAt: wallTime(pressedAt),
+        agoMs: performance.now() - pressedAt,
+        measure,
+      },
+    );
+    settle();
+  };
+  const touched = useRef<{ side: Side; at: number } | null>(null);
+  /** An ask that one touch says. */
+  const record = (side: Side, measure: Measure) => {
+    const at = performance.now();
+    const before = touched.current;
+    touched.current = { side, at };
+    if (before?.side === side && at - before.at < bounceMs) return;
+    keep(uuidv7(), side, measure, at);
+  };
   const holding = {
     onPressed: ({ repId, side, pressedAt }: Hold) => {
-      const page = thisPage;
       const askedAt = wallTime(pressedAt).toISOString();
-      const hold = { repId, horseId, horseName, ...level, levelName, side, hand, askedAt, page };
+      const measure = measureOf(face, onHalf, 0, set);
+      const hold = { repId, horseId, horseName, ...level, levelName, side, measure, askedAt };
       // A press that cannot be kept is said at its release: the ask cannot be kept either.
-      keepHold(db, { ...hold, heldS: 0, cutOff: false }).catch((error: unknown) =>
+      keepHold(db, { ...hold, page: thisPage, heldS: 0, cutOff: false }).catch((error: unknown) =>
         console.error(error),
       );
     },
+    onHeld: ({ repId }: Hold, heldS: number) => {
+      holdsOn(db, repId, heldS).catch((error: unknown) => console.error(error));
+    },
     onEnded: ({ repId, side, pressedAt, time_s, answer }: Ended) => {
-      navigator.vibrate?.(25);
-      void keeper.keep(
-        { horseId, horseName, day: dayIn(time_zone) },
-        {
-          repId,
-          level,
-          side,
-          askedAt: wallTime(pressedAt),
-          agoMs: performance.now() - pressedAt,
-          measure: { kind: 'give', hand, time_s, answer },
-        },
-      );
+      const measure = measureOf(face, answer, time_s, set);
+      if (measure) keep(repId, side, measure, pressedAt);
     },
     onNoAsk: ({ repId }: Hold) => void forgetHold(db, repId),
     onCutOff: ({ repId, time_s }: Ended) => void cutOff(db, repId, time_s),
   };
-  const { hold, half } = useHold(holding, storage === 'ready');
-  useNoted(db, hold);
-  useSoft(db, kept ?? none, judged.data);
+  useSoft(db, kept ?? none, asked);
 
   const reps = useMemo(
     () => [...(kept ?? []), ...unsaved.map(asRep)].filter((rep) => !rep.undone),
@@ -99,9 +122,9 @@ export function useRecorder() {
     await setUndone(db, rep.repId, undone);
     kick();
   };
-  const change = async (answer: Answer) => {
+  const change = async (measure: Measure) => {
     if (!last) return;
-    await changeAnswer(db, last, answer);
+    await changeAnswer(db, last, measure);
     kick();
   };
   const finishRide = async () => {
@@ -113,7 +136,20 @@ export function useRecorder() {
   return {
     horseName,
     name: levelName,
-    longestSoftS: judged.data?.level.longest_soft_s,
+    /** Names what is asked, for what is running in a face. */
+    of: `${horseId}.${skill}.${rung}`,
+    horseId,
+    rideId: ride?.rideId,
+    level,
+    asked: asked?.level,
+    /** How the level is asked is being found out. */
+    looking,
+    face,
+    sides,
+    settings,
+    set,
+    put,
+    longestSoftS: asked?.level.longest_soft_s,
     storage,
     reps,
     last,
@@ -122,10 +158,8 @@ export function useRecorder() {
     retry: () => void keeper.retry(),
     /** Holds of this horse whose answer is still to be said. */
     questions: questions ?? 0,
-    hold,
-    half,
-    hand,
-    setHand,
+    holding,
+    record,
     undo: () => setLastUndone(last, true),
     bringBack: () => setLastUndone(takenBack, false),
     change,
@@ -141,6 +175,7 @@ function useTakenAlong(horseId: string) {
   useEffect(() => {
     startCore();
     void queries.prefetchQuery(packQuery(horseId));
+    void queries.prefetchQuery(ladderQuery);
   }, [queries, horseId]);
 }
 
@@ -186,18 +221,9 @@ function asRep({ ask }: Unsaved): KeptRep {
   };
 }
 
-/** Notes how long a hold has lasted while it lasts. */
-function useNoted(db: KeptDatabase, hold: Hold | null) {
-  useEffect(() => {
-    if (!hold) return;
-    const note = () => {
-      const heldS = Math.round(elapsedS(hold, performance.now()) * 100) / 100;
-      holdsOn(db, hold.repId, heldS).catch((error: unknown) => console.error(error));
-    };
-    const every = setInterval(note, noteEveryMs);
-    return () => clearInterval(every);
-  }, [db, hold]);
-}
+/** What a hold of the face measured. */
+const measureOf = (face: Face, answer: string, time_s: number, set: Record<string, string>) =>
+  face.how === 'hold' ? face.measure(answer, time_s, set) : undefined;
 
 /** The browser asks before it closes a page that holds something in memory only. */
 function useStayWhile(stay: boolean) {

@@ -16,7 +16,7 @@ import { levelPath } from '../level/queries';
 import type { KeptDatabase } from '../queue/db';
 import { useQueue } from '../queue/queue';
 import { openAgain } from '../queue/keep';
-import { hasFace } from '../recorder/rideable';
+import { ridePath } from '../recorder/ridePath';
 import { useWho } from '../session/who';
 import { clockIn, dayIn, longDay } from '../words/days';
 import { AfterRide } from './AfterRide';
@@ -94,12 +94,12 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
 function GoOn({ ride }: { ride: Schemas['Ride'] }) {
   const { db, kick } = useQueue();
   const navigate = useNavigate();
-  const last = ride.blocks.filter((block) => hasFace(block.level)).at(-1)?.level;
+  const last = ride.blocks.at(-1)?.level;
   if (!last) return null;
   const goOn = async () => {
     await openAgain(db, knownRide(ride));
     kick();
-    await navigate(`/horses/${ride.horse.horse_id}/ride/${last.skill}/${last.rung}`);
+    await navigate(ridePath(ride.horse.horse_id, last));
   };
   return (
     <Button onClick={() => void goOn()} sx={{ minHeight: 60 }}>

@@ -1,6 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type ReactNode } from 'react';
-import { keepQueries, restoreQueries } from './keptQueries';
 import { useWho } from './who';
 import { Waiting } from '../frame/Waiting';
 
@@ -12,13 +11,19 @@ export function KeptQueries({ children }: { children: ReactNode }) {
   useEffect(() => {
     let stop: () => void = () => undefined;
     let left = false;
-    restoreQueries(queries, who)
+    const restore = async () => {
+      const kept = await import('./keptQueries');
+      await kept.restoreQueries(queries, who);
+      return () => kept.keepQueries(queries, who);
+    };
+    restore()
       .catch((error: unknown) => console.warn(error))
-      .finally(() => {
+      .then((keep) => {
         if (left) return;
-        stop = keepQueries(queries, who);
+        if (keep) stop = keep();
         setRestored(true);
-      });
+      })
+      .catch((error: unknown) => console.warn(error));
     return () => {
       left = true;
       stop();

@@ -1,6 +1,5 @@
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { answer, client, NoSignalError, ProblemError, type Schemas } from '../api/client';
-import { forgetQueries } from './keptQueries';
 import { tellOtherTabs } from './tabs';
 
 export type Who = Schemas['Who'];
@@ -103,6 +102,7 @@ export function useSignOut() {
         if (!(error instanceof NoSignalError)) throw error;
         localStorage.setItem(signedOutKey, 'yes');
       }
+      const { forgetQueries } = await import('./keptQueries');
       await forgetQueries(who);
     },
     onSuccess() {

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
-import { hasFace } from '../recorder/rideable';
+import { ridePath } from '../recorder/ridePath';
 import { horseLine } from '../words/horse';
 
 interface Props {
@@ -54,10 +54,10 @@ export function OtherHorses({ horses, usual, records }: Props) {
             >
               See the gate
             </Button>
-            {records && hasFace(usual) && (
+            {records && (
               <Button
                 component={Link}
-                to={`/horses/${horse.horse_id}/ride/${usual.skill}/${usual.rung}`}
+                to={ridePath(horse.horse_id, usual)}
                 aria-label={`Ride ${horse.name}`}
               >
                 Ride

@@ -1,8 +1,8 @@
 import { levelPath } from '../level/queries';
-import { ridePath } from '../recorder/rideable';
+import { ridePath } from '../recorder/ridePath';
 import type { StringHorse } from './string';
 
-/** Where the horse is ridden for what it is out for; null where the recorder has no face for it. */
+/** Where the horse is ridden for what it is out for. */
 export const aimRidePath = ({ horse, aim }: StringHorse) => ridePath(horse.horse_id, aim.level);
 
 export const aimPath = ({ horse, aim }: StringHorse) =>

@@ -131,9 +131,8 @@ impl HorseWalk<'_> {
             kept.is_rusty(),
         );
         let never_asked = seen.is_empty() && asks.is_empty();
-        let unlike = |other: Option<Verdict>| {
-            other.filter(|other| cautions.is_empty() && *other != verdict)
-        };
+        let unlike =
+            |other: Option<Verdict>| other.filter(|other| cautions.is_empty() && *other != verdict);
         Standing {
             index,
             verdict,

@@ -53,6 +53,8 @@ export interface HoldFace {
   zones: HoldZone[];
   /** What letting go on the half itself says. */
   letGo: string;
+  /** What is held, where both sides are asked at once. */
+  both: string;
   /** What is said of an ask before the first. */
   begin: string;
   /** The answer of a hold: `gave` on the half itself, or the zone it was slid to. */

@@ -8,10 +8,11 @@ export const hand: Setting = {
   usual: 'fingertip',
 };
 
-/** The rein is taken: hold. He gives: let go. */
+/** The rein is taken: hold. The horse gives: let go. */
 export const give: HoldFace = {
   how: 'hold',
   settings: () => [hand],
+  both: 'Both reins',
   begin: 'Hold a half when you take that rein',
   letGo: 'let go on the give',
   zones: [

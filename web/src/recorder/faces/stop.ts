@@ -4,7 +4,7 @@ import { counted, numberOf, type HoldFace } from './face';
 
 const heads: Record<string, Schemas['Head'] | undefined> = { head_up: 'up', nose_out: 'out' };
 
-/** The feet quit: hold. He is off the bridle: let go. */
+/** The feet quit: hold. Off the bridle: let go. */
 export const stop: HoldFace = {
   how: 'hold',
   settings: () => [
@@ -21,7 +21,8 @@ export const stop: HoldFace = {
     },
     counted('strides', 'Strides until the feet quit', [0, 8], 1, (many) => count(many, 'stride')),
   ],
-  begin: 'Hold when the feet quit; let go when he is off the bridle',
+  both: 'The stop',
+  begin: 'Hold when the feet quit; let go off the bridle',
   letGo: 'let go off the bridle',
   zones: [
     { id: 'leaned', label: 'Stayed on the bridle', key: 'd', wide: true },

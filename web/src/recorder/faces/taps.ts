@@ -179,9 +179,9 @@ export const turn: TapFace = {
     return [
       { label: 'Even, turned it', measure: even },
       { label: 'Half a length long', measure: { ...even, position: 'long' } },
-      { label: 'Hung short', measure: { ...even, position: 'short' } },
-      { label: 'Ran past', measure: { ...even, position: 'past' } },
       { label: 'Shoulder leaked', measure: { ...even, shoulders: 'leaked' } },
+      { label: 'Ran past', measure: { ...even, position: 'past' } },
+      { label: 'Hung short', measure: { ...even, position: 'short' } },
       { label: 'Tossed the head', measure: { ...even, weight: 'head_tossed' } },
       { label: 'Lost it', measure: { ...even, position: 'short', result: 'lost' } },
       { label: 'Panicked, lost it', measure: { ...even, waited: false, result: 'lost' } },

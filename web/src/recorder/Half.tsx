@@ -1,57 +1,48 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { seconds, sideWords } from '../words/answers';
-import { AnswerZones } from './AnswerZones';
+import type { KeptRep } from '../queue/db';
+import { seconds } from '../words/answers';
+import { timeOf } from '../words/measures';
 import { elapsedS, type Hold, type Side } from './hold';
-import { LiveRein } from './LiveRein';
-import type { Recorder } from './useRecorder';
+import type { HalfPointing } from './useHold';
 
-const sides: Side[] = ['left', 'right'];
-
-/** Two half-screens: hold one when its rein is taken; the other becomes the answers. */
-export function Halves({ recorder }: { recorder: Recorder }) {
-  const { hold, reps } = recorder;
-  return (
-    <Box
-      sx={{
-        flex: 1,
-        minHeight: 0,
-        display: 'flex',
-        position: 'relative',
-        borderTop: '3px solid',
-        borderBottom: '3px solid',
-      }}
-    >
-      {sides.map((side) => (
-        <Box key={side} sx={{ flex: 1, display: 'flex', position: 'relative', minWidth: 0 }}>
-          {hold && hold.side !== side && <AnswerZones zone={hold.zone} />}
-          <Half recorder={recorder} side={side} hidden={hold !== null && hold.side !== side} />
-        </Box>
-      ))}
-      {!hold && <LiveRein reps={reps} longestSoftS={recorder.longestSoftS} />}
-    </Box>
-  );
+interface Props {
+  side: Side;
+  /** What the half is called. */
+  name: string;
+  reps: KeptRep[];
+  hold: Hold | null;
+  hidden: boolean;
+  ready: boolean;
+  letGo: string;
+  pointing: HalfPointing;
 }
 
-function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidden: boolean }) {
-  const hold = recorder.hold?.side === side ? recorder.hold : null;
-  const own = recorder.reps.filter((rep) => rep.side === side);
+const heldBy: Record<Side, string> = {
+  left: 'Left rein: press and hold when you take it, or hold F',
+  right: 'Right rein: press and hold when you take it, or hold J',
+  both: 'Both: press and hold, or hold B',
+};
+
+/** What is held for one side, with what was asked of it so far. */
+export function Half({ side, name, reps, hold, hidden, ready, letGo, pointing }: Props) {
+  const own = reps.filter((rep) => rep.side === side);
   const last = own.at(-1);
-  const ready = recorder.storage === 'ready';
+  const time = last && timeOf(last.measure);
   return (
     <Box
-      {...recorder.half(side)}
+      {...pointing}
       aria-disabled={!ready}
       data-zone={hold ? 'half' : undefined}
       data-testid={`half-${side}`}
       role="group"
-      aria-label={`${sideWords[side]} rein: press and hold when you take it, or hold ${side === 'left' ? 'F' : 'J'}`}
+      aria-label={heldBy[side]}
       sx={{
         flex: 1,
         display: hidden ? 'none' : 'flex',
         flexDirection: 'column',
-        alignItems: side === 'left' ? 'flex-start' : 'flex-end',
+        alignItems: { left: 'flex-start', right: 'flex-end', both: 'center' }[side],
         justifyContent: 'space-between',
         // On a wide screen the figures stand near the rein, where the eye is.
         py: 2,
@@ -65,12 +56,17 @@ function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidd
       }}
     >
       <Typography component="span" variant="h2" sx={{ fontSize: { md: '2.6rem' } }}>
-        {sideWords[side]}
+        {name}
       </Typography>
       {hold ? (
-        <Running hold={hold} />
+        <Running hold={hold} letGo={letGo} />
       ) : (
-        <Box sx={{ textAlign: side === 'left' ? 'left' : 'right', pointerEvents: 'none' }}>
+        <Box
+          sx={{
+            textAlign: { left: 'left', right: 'right', both: 'center' }[side],
+            pointerEvents: 'none',
+          }}
+        >
           <Typography
             component="span"
             sx={{
@@ -80,19 +76,23 @@ function Half({ recorder, side, hidden }: { recorder: Recorder; side: Side; hidd
               lineHeight: 1,
             }}
           >
-            {last ? seconds(last.measure.time_s) : '–'}
+            {time == null ? '–' : seconds(time)}
           </Typography>
-          <Typography component="span">
-            {own.length === 0 ? 'not asked yet' : `${own.length} asked`}
-            {own.some((rep) => rep.soft) && `, ${own.filter((rep) => rep.soft).length} soft`}
-          </Typography>
+          <Typography component="span">{askedSoFar(own)}</Typography>
         </Box>
       )}
     </Box>
   );
 }
 
-function Running({ hold }: { hold: Hold }) {
+/** 4 asked, 3 soft. */
+export function askedSoFar(reps: KeptRep[]): string {
+  if (reps.length === 0) return 'not asked yet';
+  const soft = reps.filter((rep) => rep.soft).length;
+  return `${reps.length} asked${soft > 0 ? `, ${soft} soft` : ''}`;
+}
+
+function Running({ hold, letGo }: { hold: Hold; letGo: string }) {
   const [now, setNow] = useState(hold.pressedAt);
   useEffect(() => {
     let frame = requestAnimationFrame(function tick() {
@@ -102,7 +102,13 @@ function Running({ hold }: { hold: Hold }) {
     return () => cancelAnimationFrame(frame);
   }, []);
   return (
-    <Box sx={{ pointerEvents: 'none', width: '100%' }}>
+    <Box
+      sx={{
+        pointerEvents: 'none',
+        width: '100%',
+        textAlign: hold.side === 'both' ? 'center' : undefined,
+      }}
+    >
       <Typography
         component="span"
         sx={{
@@ -115,7 +121,7 @@ function Running({ hold }: { hold: Hold }) {
         {elapsedS(hold, now).toFixed(1)}
       </Typography>
       <Typography component="span" sx={{ fontSize: '1.15rem' }}>
-        {hold.zone === 'half' && 'let go on the give'}
+        {hold.zone === 'half' && letGo}
         {hold.zone === 'off' && 'let go: not an ask'}
         {hold.zone !== 'half' && hold.zone !== 'off' && 'let go there'}
       </Typography>

@@ -1,25 +1,17 @@
 import Box from '@mui/material/Box';
+import type { HoldZone } from './faces';
 import type { Zone } from './hold';
 
-const zones: [Zone, string, string][] = [
-  ['late', 'Late', '1 / -1'],
-  ['did_not_give', 'Did not give', '1 / -1'],
-  ['evaded_up', 'Head up', 'auto'],
-  ['evaded_out', 'Nose out', 'auto'],
-  ['evaded_down', 'Rooted down', 'auto'],
-  ['evaded_behind', 'Behind vertical', 'auto'],
-];
-
-/** Where a hold can be slid to: what the horse did instead of giving. */
-export function AnswerZones({ zone }: { zone: Zone }) {
+/** Where a hold can be slid to: what the horse did instead. */
+export function HoldZones({ zones, zone }: { zones: HoldZone[]; zone: Zone }) {
   return (
     <Box sx={{ flex: 1, display: 'grid', gridTemplateColumns: '1fr 1fr', gridAutoRows: '1fr' }}>
-      {zones.map(([id, label, column]) => (
+      {zones.map(({ id, label, wide }) => (
         <Box
           key={id}
           data-zone={id}
           sx={{
-            gridColumn: column,
+            gridColumn: wide ? '1 / -1' : 'auto',
             display: 'grid',
             placeItems: 'center',
             textAlign: 'center',

@@ -1,0 +1,120 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useEffect } from 'react';
+import { sideWords } from '../words/answers';
+import { count } from '../words/plain';
+import { FaceButton } from './FaceButton';
+import { numberOf, type Side } from './faces';
+import { askedSoFar } from './Half';
+import { useKey } from './useKey';
+import { useNow } from './useNow';
+import type { Recorder } from './useRecorder';
+import { useRunning } from './useRunning';
+
+interface Carrying {
+  side: Side;
+  startedAt: number;
+  leaves: number;
+}
+
+const atRest = () => null;
+
+/** Something carried: the clock runs until all that was asked is carried, or until it is ended. */
+export function CarryFace({ recorder }: { recorder: Recorder }) {
+  const [running, setRunning, rest] = useRunning<Carrying | null>(recorder.of, atRest);
+  const now = useNow(running !== null);
+  const asked = numberOf(recorder.set, 'asked');
+  const carriedS = running ? Math.max(0, (now - running.startedAt) / 1000) : 0;
+  const end = () => {
+    if (!running) return;
+    const carried = Math.min(
+      asked,
+      Math.round(((Date.now() - running.startedAt) / 1000) * 10) / 10,
+    );
+    recorder.record(running.side, {
+      kind: 'carry',
+      unit: 'seconds',
+      asked,
+      carried,
+      leaves: running.leaves,
+    });
+    rest();
+  };
+  const left = () => running && setRunning({ ...running, leaves: running.leaves + 1 });
+  const over = running !== null && carriedS >= asked;
+  useEffect(() => {
+    if (over) end();
+    // Once, when the time is reached.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [over]);
+  useKey('l', left);
+  useKey(' ', end);
+  return (
+    <Box
+      sx={{
+        flex: 1,
+        minHeight: 0,
+        display: 'grid',
+        gridTemplateRows: 'auto 1fr',
+        borderTop: '3px solid',
+        borderBottom: '3px solid',
+      }}
+    >
+      <Typography sx={{ px: 1.5, py: 0.75 }}>{askedSoFar(recorder.reps)}</Typography>
+      {running ? (
+        <Box sx={{ display: 'grid', gridTemplateRows: '2fr 3fr 2fr' }}>
+          <Typography
+            component="p"
+            role="timer"
+            sx={{
+              display: 'grid',
+              placeItems: 'center',
+              fontSize: 'min(5rem, 20vw)',
+              fontWeight: 700,
+              lineHeight: 1,
+              fontVariantNumeric: 'tabular-nums',
+            }}
+          >
+            {carriedS.toFixed(1)} s
+          </Typography>
+          <FaceButton large onTap={left} keyed="l">
+            Left it
+            <Typography component="span" sx={{ display: 'block' }}>
+              {running.leaves === 0 ? 'not yet' : count(running.leaves, 'time')}
+            </Typography>
+          </FaceButton>
+          <FaceButton onTap={end} keyed="Space">
+            End it here
+          </FaceButton>
+        </Box>
+      ) : (
+        <Box sx={{ display: 'flex' }}>
+          {recorder.sides.map((side) => (
+            <Start key={side} side={side} recorder={recorder} onStart={setRunning} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+interface StartProps {
+  side: Side;
+  recorder: Recorder;
+  onStart: (carrying: Carrying) => void;
+}
+
+const startKeys: Record<Side, string> = { left: 'f', right: 'j', both: 'b' };
+
+function Start({ side, recorder, onStart }: StartProps) {
+  const ready = recorder.storage === 'ready';
+  const start = () => onStart({ side, startedAt: Date.now(), leaves: 0 });
+  useKey(startKeys[side], () => ready && start());
+  return (
+    <Box sx={{ flex: 1, display: 'grid' }} data-testid={`half-${side}`}>
+      <FaceButton large disabled={!ready} onTap={start} keyed={startKeys[side]}>
+        {side === 'both' ? 'Start' : `Start ${sideWords[side].toLowerCase()}`}
+      </FaceButton>
+    </Box>
+  );
+}

@@ -1,0 +1,77 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Asked } from '../frame/Asked';
+import { ladderQuery, type ShownLadder } from '../ladder/queries';
+import type { Asked as AskedLevel } from './faces';
+import { levelsNamed } from './levelsNamed';
+
+interface Props {
+  onPick: (level: AskedLevel) => void;
+  onClose: () => void;
+}
+
+/** Any level of the ladder, found by a few letters or by its track. */
+export function LevelPicker({ onPick, onClose }: Props) {
+  const small = useMediaQuery('(max-width: 700px)');
+  const ladder = useQuery(ladderQuery);
+  return (
+    <Dialog open onClose={onClose} fullScreen={small} fullWidth maxWidth="sm">
+      <DialogTitle sx={{ display: 'flex', alignItems: 'center' }}>
+        <Box component="span" sx={{ flex: 1 }}>
+          What do you ask next?
+        </Box>
+        <Button variant="text" onClick={onClose} sx={{ minHeight: 56 }}>
+          Close
+        </Button>
+      </DialogTitle>
+      <DialogContent>
+        <Asked query={ladder}>{(data) => <Levels ladder={data} onPick={onPick} />}</Asked>
+      </DialogContent>
+    </Dialog>
+  );
+}
+
+function Levels({ ladder, onPick }: { ladder: ShownLadder; onPick: Props['onPick'] }) {
+  const [typed, setTyped] = useState('');
+  const found = levelsNamed(ladder, typed);
+  return (
+    <>
+      <TextField
+        fullWidth
+        label="A few letters of it"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        sx={{ mt: 1 }}
+      />
+      {found.length === 0 && (
+        <Typography role="status" sx={{ mt: 2 }}>
+          Nothing on the ladder is called that.
+        </Typography>
+      )}
+      {found.map(({ track, levels }) => (
+        <Box component="section" key={track} aria-label={track} sx={{ mt: 2 }}>
+          <Typography variant="h3">{track}</Typography>
+          <Box sx={{ display: 'grid', gap: 0.5, mt: 0.5 }}>
+            {levels.map((level) => (
+              <Button
+                key={`${level.skill}/${level.rung}`}
+                onClick={() => onPick(level)}
+                sx={{ minHeight: 60, justifyContent: 'flex-start', textAlign: 'left' }}
+              >
+                {level.name}
+              </Button>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { ladderQuery } from '../ladder/queries';
+import { levelQuery } from '../level/queries';
+import type { Level } from '../queue/keep';
+
+/**
+ * The level that is asked, and when an answer to it is soft. Without signal it comes
+ * from the ladder that was fetched before.
+ */
+export function useAsked(horseId: string, { skill, rung }: Level) {
+  const own = useQuery(levelQuery({ horseId, skill, rung }));
+  const ladder = useQuery(ladderQuery);
+  const asked = useMemo(() => {
+    if (own.data) return { level: own.data.level, gate: own.data.gate };
+    return ladder.data?.levels.find(({ level }) => level.skill === skill && level.rung === rung);
+  }, [own.data, ladder.data, skill, rung]);
+  return { asked, looking: !asked && (own.isFetching || ladder.isFetching) };
+}
