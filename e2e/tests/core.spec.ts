@@ -109,6 +109,8 @@ const golden: Call[] = [
   { name: 'soft', input: { measure: give(1.4, 'gave'), gait: 'walk' } },
   { name: 'soft', input: { measure: give(1.4, 'evaded_out'), gait: 'lope' } },
   { name: 'soft', input: { measure: give(400, 'gave'), gait: 'lope' } },
+  { name: 'quit', input: { asks: [{ side: 'left', soft: true }], brand_new: true, sex: 'mare' } },
+  { name: 'quit', input: { asks: [], green: 'yes' } },
   { name: 'gate', input: { reps: [], date: '2026-05-04' } },
   { name: 'judge', input: { reps: [], date: '2026-05-04' } },
   { name: 'judge', input: { reps: [{ skill: 'bend.flex' }], date: '2026-05-04' } },

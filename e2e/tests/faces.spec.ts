@@ -117,6 +117,7 @@ test.describe('on a phone', () => {
     await press(/^Left it/);
     // It ends by itself when the time is carried, also over a reload.
     await page.reload();
+    await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
     const carry = { kind: 'carry', asked: 5, carried: 5, leaves: 1 } as const;
     await recorded('frame.topline/walk', 'both', carry);
 
@@ -206,5 +207,28 @@ test('faces answer to keys, for a helper on the rail', async ({ page }) => {
   await page.getByRole('button', { name: /^Last: .*Change/ }).click();
   await page.getByRole('button', { name: 'Feet crept' }).click();
   await expect(page.getByRole('button', { name: /^Last: .*feet crept/ })).toBeVisible();
+  await expectAllSent(page);
+});
+
+test('a good place to quit is said once, by the core in the page', async ({ page, context }) => {
+  await signIn(page, 'tobin@saltgrass');
+  const { horse_id } = await horse(page, 'Marlow Fen');
+  await open(page, horse_id, 'turn.haunches/quarter');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await context.setOffline(true);
+  const said = page.getByRole('status').filter({ hasText: 'Good place to quit' });
+  const tap = (side: string, name: string) =>
+    page.getByTestId(`half-${side}`).getByRole('button', { name, exact: true }).click();
+  await tap('left', 'Not clean');
+  await expect(said).toHaveCount(0);
+  await tap('right', 'Clean');
+  await expect(said).toHaveText('Good place to quit: the first good try of something new.');
+  await tap('left', 'Clean');
+  await expect(said).toHaveCount(0);
+  await tap('right', 'Clean');
+  await expect(said).toHaveText('Good place to quit: three soft in a row.');
+  await tap('left', 'Clean');
+  await expect(said).toHaveCount(0);
+  await context.setOffline(false);
   await expectAllSent(page);
 });

@@ -52,6 +52,10 @@ fn largest(name: &str) -> Value {
             json!({"soft": 400_000, "asked": 500_000, "days": vec![[4, 5]; 100_000], "prior_icc": 0.5})
         }
         "give-times" => json!({"left": times, "right": times, "horizon_s": 60}),
+        "quit" => {
+            let ask = json!({"side": "left", "soft": true});
+            json!({"asks": vec![ask; 5_000]})
+        }
         "evenness" => json!({"left": 1e9, "right": 1e-9}),
         "trend" => {
             json!({"day": days, "value": days.iter().map(|n| n % 13.0).collect::<Vec<f64>>()})

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/quit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whether the last ask of a block is a good place to quit, and why. */
+        post: operations["quit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/share": {
         parameters: {
             query?: never;
@@ -188,6 +205,13 @@ export interface components {
          * @enum {string}
          */
         Answer: "gave" | "late" | "did_not_give" | "evaded_up" | "evaded_down" | "evaded_out" | "evaded_behind" | "evaded_shoulder" | "evaded_sideways" | "evaded_backed_off";
+        /** @description One ask of the block, in the order of asking. */
+        BlockAsk: {
+            /** @description The side that was asked. */
+            side: components["schemas"]["Side"];
+            /** @description Whether the answer was soft. */
+            soft: boolean;
+        };
         /** @description One stretch of being calm, or not. */
         Calm: {
             /** @description Spots it was drawn to, such as the gate. */
@@ -1228,6 +1252,11 @@ export interface components {
              */
             schools: components["schemas"]["Schools"];
         };
+        /**
+         * @description Why this is a good place to quit.
+         * @enum {string}
+         */
+        Quit: "first_good_try" | "soft_in_a_row" | "better_than_last" | "tiring" | "budget_used";
         /** @description One reason, with its place. */
         Reason: {
             /** @description Whether it holds the level back. */
@@ -1588,6 +1617,19 @@ export interface components {
              * @description The day it first fell under, of those since it last stood above.
              */
             since?: string | null;
+        };
+        /** @description Soft answers and asks. */
+        SoftCount: {
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
         };
         /**
          * @description When an answer counts as soft. Each measure reads its own numbers.
@@ -2270,6 +2312,49 @@ export interface operations {
                          *     is said of it.
                          */
                         verdicts: components["schemas"]["LevelJudgement"][];
+                    };
+                };
+            };
+        };
+    };
+    quit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The asks of the level on this ride, in the order of asking. */
+                    asks: components["schemas"]["BlockAsk"][];
+                    /** @description The level was never asked before this ride. */
+                    brand_new?: boolean;
+                    /**
+                     * @description How many asks were made when the minutes of the block were used up; null while they
+                     *     are not.
+                     */
+                    budget_used_at?: number | null;
+                    /** @description The level is not held yet. */
+                    green?: boolean;
+                    /** @description Soft and asked on the last ride that asked the level. */
+                    last_ride?: components["schemas"]["SoftCount"];
+                    sex?: components["schemas"]["Sex"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        signal?: components["schemas"]["Quit"] | null;
+                        /** @description The same in words; empty without a signal. */
+                        text: string;
                     };
                 };
             };

@@ -17,6 +17,7 @@ import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';
 import { Blocks } from './Blocks';
 import { FaceView } from './FaceView';
+import { Hint } from './Hint';
 import { LastAsk } from './LastAsk';
 import { NoStorage } from './NoStorage';
 import { NotSaved } from './NotSaved';
@@ -78,6 +79,7 @@ function Recording() {
         {ended && <SignedOutBar />}
         <NotSaved recorder={recorder} />
         <Blocks recorder={recorder} />
+        <Hint recorder={recorder} />
         <FaceView recorder={recorder} />
         {recorder.settings.map((setting, index) => (
           <SettingBar

@@ -12,8 +12,14 @@ export function useAsked(horseId: string, { skill, rung }: Level) {
   const own = useQuery(levelQuery({ horseId, skill, rung }));
   const ladder = useQuery(ladderQuery);
   const asked = useMemo(() => {
-    if (own.data) return { level: own.data.level, gate: own.data.gate };
-    return ladder.data?.levels.find(({ level }) => level.skill === skill && level.rung === rung);
+    if (own.data) {
+      const { level, gate, judgement } = own.data;
+      return { level, gate, state: judgement.state };
+    }
+    const known = ladder.data?.levels.find(
+      ({ level }) => level.skill === skill && level.rung === rung,
+    );
+    return known && { ...known, state: undefined };
   }, [own.data, ladder.data, skill, rung]);
   return { asked, looking: !asked && (own.isFetching || ladder.isFetching) };
 }

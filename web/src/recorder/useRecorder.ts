@@ -28,6 +28,7 @@ import type { Measure } from '../words/measures';
 import { faceOf, type Face, type Side } from './faces';
 import { onHalf, type Ended, type Hold } from './hold';
 import { useAsked } from './useAsked';
+import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
 import { useWakeLock } from './useWakeLock';
 
@@ -115,6 +116,14 @@ export function useRecorder() {
     () => [...(kept ?? []), ...unsaved.map(asRep)].filter((rep) => !rep.undone),
     [kept, unsaved],
   );
+  const quit = useQuit({
+    horseId,
+    level,
+    ride,
+    reps,
+    state: asked?.state,
+    sex: horse.data?.sex,
+  });
   const last = reps.at(-1);
   const takenBack = lastTakenBack(kept ?? [], last);
   const setLastUndone = async (rep: KeptRep | undefined, undone: boolean) => {
@@ -144,6 +153,7 @@ export function useRecorder() {
     asked: asked?.level,
     /** How the level is asked is being found out. */
     looking,
+    quit,
     face,
     sides,
     settings,

@@ -3,7 +3,7 @@
 //! names.
 //!
 //! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
-//! - [`soft`], [`gate`], [`judge`]
+//! - [`soft`], [`quit`], [`gate`], [`judge`]
 //! - [`simulate_horse`]
 
 pub mod calculator;
@@ -13,6 +13,7 @@ pub mod ewma;
 pub mod gate;
 pub mod give_times;
 pub mod judge;
+pub mod quit;
 pub mod share;
 pub mod simulate_horse;
 pub mod soft;
@@ -31,6 +32,7 @@ pub const ALL: &[Calculator] = &[
     ewma::CALCULATOR,
     cusum::CALCULATOR,
     soft::CALCULATOR,
+    quit::CALCULATOR,
     gate::CALCULATOR,
     judge::CALCULATOR,
     simulate_horse::CALCULATOR,

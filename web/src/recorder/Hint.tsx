@@ -1,0 +1,26 @@
+import Typography from '@mui/material/Typography';
+import type { Recorder } from './useRecorder';
+
+/** How it is asked; a good place to quit, when the last ask was one. Its room is always kept. */
+export function Hint({ recorder }: { recorder: Recorder }) {
+  const { quit, asked } = recorder;
+  return (
+    <Typography
+      role="status"
+      sx={{
+        px: 1.5,
+        minHeight: 48,
+        maxHeight: 48,
+        overflow: 'hidden',
+        lineHeight: 1.2,
+        display: 'grid',
+        alignContent: 'center',
+        fontWeight: quit ? 700 : 400,
+        bgcolor: quit ? 'text.primary' : 'transparent',
+        color: quit ? 'background.default' : 'text.primary',
+      }}
+    >
+      {quit || asked?.ask}
+    </Typography>
+  );
+}
