@@ -37,7 +37,7 @@ browser_core_compile() {
     browser_core_debian || return 1
     # -Zbuild-std is of the nightly kind; the compiler is Debian's own, of one version.
     (cd "$root" && RUSTC=/usr/bin/rustc RUSTC_BOOTSTRAP=1 RUSTFLAGS='-C linker=/usr/bin/wasm-ld' \
-      CARGO_TARGET_DIR=$target cargo "${common[@]}" -Zbuild-std=std,panic_abort)
+      CARGO_TARGET_DIR=$target cargo "${common[@]}" -Zbuild-std=std,panic_abort -Zbuild-std-features=optimize_for_size)
   fi || return 1
   cp "$target/wasm32-unknown-unknown/browser/cavesson_browser.wasm" "$core_wasm"
 }

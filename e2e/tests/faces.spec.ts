@@ -65,7 +65,7 @@ test.describe('on a phone', () => {
 
   test('each measure takes one touch, or two', async ({ page }) => {
     await signIn(page, 'tobin@saltgrass');
-    const { horse_id } = await horse(page, 'Marlow Fen');
+    const { horse_id } = await horse(page, 'Pocketwatch');
     const tap = (half: string, name: string | RegExp) =>
       page.getByTestId(`half-${half}`).getByRole('button', { name }).tap();
     const press = (name: string | RegExp) => page.getByRole('button', { name }).tap();
@@ -174,7 +174,7 @@ test.describe('on a phone', () => {
 
 test('faces answer to keys, for a helper on the rail', async ({ page }) => {
   await signIn(page, 'tobin@saltgrass');
-  const { horse_id } = await horse(page, 'Marlow Fen');
+  const { horse_id } = await horse(page, 'Pocketwatch');
   await open(page, horse_id, 'turn.rollback-open/jog');
   await page.keyboard.press('q');
   await expect(page.getByTestId('half-right')).toContainText('1 asked');
@@ -199,6 +199,15 @@ test('faces answer to keys, for a helper on the rail', async ({ page }) => {
     .poll(() => lastRep(page, horse_id, 'bend.follow-nose/walk'))
     .toMatchObject({ side: 'left', measure: { kind: 'circle', nose_ups: 1 } });
 
+  await open(page, horse_id, 'frame.loose/walk');
+  await page.keyboard.press('b');
+  await page.keyboard.press('l');
+  await page.keyboard.press('e');
+  await expectAllSent(page);
+  await expect
+    .poll(() => lastRep(page, horse_id, 'frame.loose/walk'))
+    .toMatchObject({ side: 'both', measure: { kind: 'carry', asked: 10, leaves: 1 } });
+
   await open(page, horse_id, 'stop.rock-back/walk');
   await page.keyboard.down('b');
   await page.waitForTimeout(300);
@@ -212,8 +221,8 @@ test('faces answer to keys, for a helper on the rail', async ({ page }) => {
 
 test('a good place to quit is said once, by the core in the page', async ({ page, context }) => {
   await signIn(page, 'tobin@saltgrass');
-  const { horse_id } = await horse(page, 'Marlow Fen');
-  await open(page, horse_id, 'turn.haunches/quarter');
+  const { horse_id } = await horse(page, 'Pocketwatch');
+  await open(page, horse_id, 'trail.sidepass/walk');
   await page.evaluate(() => navigator.serviceWorker.ready);
   await context.setOffline(true);
   const said = page.getByRole('status').filter({ hasText: 'Good place to quit' });

@@ -202,7 +202,7 @@ test('everything on the horse page drills down to its asks', async ({ page }) =>
   const board = page.getByRole('region', { name: /^Where (he|she) stands$/ });
   await board.getByRole('link', { name: /Travels alongside a cow, at the walk/ }).click();
   await expect(page.getByRole('group', { name: 'The gate is closed' })).toBeVisible();
-  await page.getByRole('link', { name: 'Harrow' }).click();
+  await page.getByRole('link', { name: 'Harrow', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Harrow' })).toBeVisible();
 
   // The ladder: a rung, picked on the drawing, says where the horse stands there.
@@ -308,6 +308,18 @@ test('the editor shows at once which verdicts a gate would change; undo, version
     .getByRole('listitem')
     .filter({ hasText: 'Small three-barrel drill, at the jog' });
   await expect(changed).toContainText(/stay, .*→ *advance, held/);
+
+  // The same gate on one horse, judged in the page while a slider moves.
+  const one = page.getByRole('region', { name: 'One horse at this gate' });
+  await one.getByLabel('Try it on one horse').click();
+  await page.getByRole('option', { name: 'Quill', exact: true }).click();
+  await expect(one.getByRole('status')).toContainText(/^Advance: (\d+) of \1 rails filled/);
+  const share = gate.getByRole('slider', { name: 'Soft share on each side' });
+  await share.fill('100');
+  await expect(gate.getByLabel('Soft share on each side', { exact: true })).toHaveValue('100');
+  await expect(one.getByRole('status')).toContainText(/rails filled/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(changed).toBeVisible();
 
   // A number that cannot be is said where it stands, and nothing is lost.
   await gate.getByLabel('Soft share on each side', { exact: true }).fill('140');

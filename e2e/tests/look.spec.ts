@@ -134,11 +134,37 @@ test('the light is chosen in the menu and kept', async ({ page }) => {
   await signIn(page, 'wren@saltgrass');
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   const day = await ground();
-  await page.getByRole('button', { name: 'Wren' }).click();
+  await page.getByRole('button', { name: 'Wren', exact: true }).click();
   await page.getByRole('menuitemradio', { name: 'Evening, dark' }).click();
   await expect.poll(ground).not.toBe(day);
   const evening = await ground();
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   expect(await ground()).toBe(evening);
+});
+
+test('the horse page begins with the last ride; times follow the clock of the person', async ({
+  page,
+}) => {
+  await signIn(page, 'wren@saltgrass');
+  await expect(page.getByText(/\b\d{1,2}:\d\d [AP]M/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Wren', exact: true }).click();
+  await page.getByRole('menuitemcheckbox', { name: '24-hour clock' }).click();
+  await expect(page.getByText(/\b\d{1,2}:\d\d [AP]M/)).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText(/\b\d\d:\d\d\b/).first()).toBeVisible();
+  await expect(page.getByText(/\b\d{1,2}:\d\d [AP]M/)).toHaveCount(0);
+
+  const { horse_id } = await horse(page, 'Harrow');
+  const answer = await page.request.get(`/api/horses/${horse_id}/page`);
+  const { last_ride } = (await answer.json()) as {
+    last_ride: { ride_id: string; asked: { soft: number; asked: number }[] };
+  };
+  await page.goto(`/horses/${horse_id}`);
+  const last = page.getByRole('region', { name: /^Last ride, / });
+  await expect(last.getByRole('listitem')).toHaveCount(last_ride.asked.length);
+  const [first] = last_ride.asked;
+  await expect(last).toContainText(`${first!.soft} of ${first!.asked} soft`);
+  await last.getByRole('link', { name: /^The ride of / }).click();
+  await expect(page).toHaveURL(new RegExp(`/rides/${last_ride.ride_id}`));
 });

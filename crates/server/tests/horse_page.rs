@@ -174,3 +174,42 @@ async fn two_servers_over_one_database_never_disagree(pool: PgPool) {
         assert_eq!(asked(&c) + 1, asked(&a));
     }
 }
+
+/// The last ride comes first on the page: what was asked, and what it was said to be then
+/// and before.
+#[sqlx::test(migrator = "TABLES")]
+async fn the_last_ride_tells_what_it_asked_and_what_it_changed(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let never = page(&server, "trainer@home", server.oatcake, "").await;
+    assert_eq!(never["last_ride"], Value::Null);
+
+    soft_rides(&server, server.oatcake, &[4]).await;
+    let first = page(&server, "trainer@home", server.oatcake, "").await;
+    let asked = &first["last_ride"]["asked"];
+    assert_eq!(asked.as_array().unwrap().len(), 1);
+    let index = asked[0]["level"].as_u64().unwrap() as usize;
+    assert_eq!(first["levels"][index]["level"]["skill"], "bend.flex");
+    assert_eq!(asked[0]["before"], Value::Null, "asked for the first time");
+    assert_eq!(asked[0]["now"], first["levels"][index]["verdict"]);
+
+    let trainer = server.person("trainer@home").await;
+    let braced = right_braced(server.oatcake, 1);
+    assert_eq!(trainer.batch(&braced).await.status(), StatusCode::OK);
+    let second = page(&server, "trainer@home", server.oatcake, "").await;
+    let last = &second["last_ride"];
+    assert_eq!(last["ride_id"], braced["rides"][0]["ride_id"]);
+    assert_eq!(last["asked"][0]["asked"], 12);
+    assert_eq!(last["asked"][0]["soft"], 6);
+    assert_eq!(last["asked"][0]["before"], "stay");
+
+    // On the day between the two it is the first that was last.
+    let between = first["last_ride"]["day"].as_str().unwrap();
+    let then = page(
+        &server,
+        "trainer@home",
+        server.oatcake,
+        &format!("?on={between}"),
+    )
+    .await;
+    assert_eq!(then["last_ride"]["ride_id"], first["last_ride"]["ride_id"]);
+}

@@ -48,7 +48,7 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [over]);
   useKey('l', left);
-  useKey(' ', end);
+  useKey('e', end);
   return (
     <Box
       sx={{
@@ -83,7 +83,7 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
               {running.leaves === 0 ? 'not yet' : count(running.leaves, 'time')}
             </Typography>
           </FaceButton>
-          <FaceButton onTap={end} keyed="Space">
+          <FaceButton onTap={end} keyed="e">
             End it here
           </FaceButton>
         </Box>

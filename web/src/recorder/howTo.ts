@@ -51,7 +51,7 @@ const running: Partial<Record<MeasureKind, { words: string; keys: KeyHelp }>> = 
     keys: [
       ['B, or F and J', 'start; left and right'],
       ['L', 'left it'],
-      ['Space', 'end it here'],
+      ['E', 'end it here'],
       ...commonKeys,
     ],
   },

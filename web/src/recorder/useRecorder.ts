@@ -1,41 +1,25 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { v7 as uuidv7 } from 'uuid';
 import { startCore } from '../core/core';
 import { packQuery } from '../core/pack';
 import { useSoft } from '../core/useSoft';
 import { ladderQuery } from '../ladder/queries';
 import type { KeptDatabase, KeptRep } from '../queue/db';
-import {
-  changeAnswer,
-  cutOff,
-  finish,
-  forgetHold,
-  goingRide,
-  holdsOn,
-  keepHold,
-  setUndone,
-} from '../queue/keep';
+import { changeAnswer, finish, goingRide, setUndone } from '../queue/keep';
 import type { Unsaved } from '../queue/Keeper';
-import { thisPage } from '../queue/pages';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
 import { horseQuery } from '../today/queries';
-import { dayIn } from '../words/days';
 import type { Measure } from '../words/measures';
-import { faceOf, type Face, type Side } from './faces';
-import { onHalf, type Ended, type Hold } from './hold';
+import { faceOf, type Side } from './faces';
+import { useAsking } from './useAsking';
 import { useAsked } from './useAsked';
 import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
 import { useWakeLock } from './useWakeLock';
 
 const none: KeptRep[] = [];
-
-/** A second touch of one side within this is a bounce of the glove, not another ask. */
-const bounceMs = 300;
 
 const apart: Side[] = ['left', 'right'];
 const together: Side[] = ['both'];
@@ -44,7 +28,6 @@ const together: Side[] = ['both'];
 export function useRecorder() {
   const { horseId = '', skill = '', rung = 'stand' } = useParams();
   const level = useMemo(() => ({ skill, rung }), [skill, rung]);
-  const { time_zone } = useWho();
   const { db, keeper, storage, kick } = useQueue();
   const navigate = useNavigate();
   const horse = useQuery(horseQuery(horseId));
@@ -66,50 +49,13 @@ export function useRecorder() {
 
   const levelName = asked?.level.name ?? `${skill}, ${rung}`;
   const horseName = horse.data?.name ?? ride?.horseName ?? '';
-  const keep = (repId: string, side: Side, measure: Measure, pressedAt: number) => {
-    navigator.vibrate?.(25);
-    void keeper.keep(
-      { horseId, horseName, day: dayIn(time_zone) },
-      {
-        repId,
-        level,
-        side,
-        askedAt: wallTime(pressedAt),
-        agoMs: performance.now() - pressedAt,
-        measure,
-      },
-    );
-    settle();
-  };
-  const touched = useRef<{ side: Side; at: number } | null>(null);
-  /** An ask that one touch says. */
-  const record = (side: Side, measure: Measure) => {
-    const at = performance.now();
-    const before = touched.current;
-    touched.current = { side, at };
-    if (before?.side === side && at - before.at < bounceMs) return;
-    keep(uuidv7(), side, measure, at);
-  };
-  const holding = {
-    onPressed: ({ repId, side, pressedAt }: Hold) => {
-      const askedAt = wallTime(pressedAt).toISOString();
-      const measure = measureOf(face, onHalf, 0, set);
-      const hold = { repId, horseId, horseName, ...level, levelName, side, measure, askedAt };
-      // A press that cannot be kept is said at its release: the ask cannot be kept either.
-      keepHold(db, { ...hold, page: thisPage, heldS: 0, cutOff: false }).catch((error: unknown) =>
-        console.error(error),
-      );
-    },
-    onHeld: ({ repId }: Hold, heldS: number) => {
-      holdsOn(db, repId, heldS).catch((error: unknown) => console.error(error));
-    },
-    onEnded: ({ repId, side, pressedAt, time_s, answer }: Ended) => {
-      const measure = measureOf(face, answer, time_s, set);
-      if (measure) keep(repId, side, measure, pressedAt);
-    },
-    onNoAsk: ({ repId }: Hold) => void forgetHold(db, repId),
-    onCutOff: ({ repId, time_s }: Ended) => void cutOff(db, repId, time_s),
-  };
+  const { record, holding } = useAsking({
+    horse: { horseId, horseName },
+    level: { ...level, levelName },
+    face,
+    set,
+    onAsked: settle,
+  });
   useSoft(db, kept ?? none, asked);
 
   const reps = useMemo(
@@ -231,10 +177,6 @@ function asRep({ ask }: Unsaved): KeptRep {
   };
 }
 
-/** What a hold of the face measured. */
-const measureOf = (face: Face, answer: string, time_s: number, set: Record<string, string>) =>
-  face.how === 'hold' ? face.measure(answer, time_s, set) : undefined;
-
 /** The browser asks before it closes a page that holds something in memory only. */
 function useStayWhile(stay: boolean) {
   useEffect(() => {
@@ -243,9 +185,4 @@ function useStayWhile(stay: boolean) {
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
   }, [stay]);
-}
-
-/** Event times count from the page's start; a rep needs the time of day. */
-function wallTime(eventTime: number): Date {
-  return new Date(Date.now() - (performance.now() - eventTime));
 }
