@@ -224,6 +224,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "ewma",
             "cusum",
             "soft",
+            "quit",
             "gate",
             "judge",
             "simulate-horse"
