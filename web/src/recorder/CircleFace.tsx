@@ -78,10 +78,10 @@ function OneWay({ side, recorder }: { side: Side; recorder: Recorder }) {
       }}
     >
       <Box sx={{ px: 1.5, py: 0.75 }}>
-        <Typography component="span" variant="h2" sx={{ mr: 1 }}>
+        <Typography component="p" variant="h2">
           {sideWords[side]}
         </Typography>
-        <Typography component="span">
+        <Typography noWrap>
           {askedSoFar(recorder.reps.filter((rep) => rep.side === side))}
         </Typography>
       </Box>

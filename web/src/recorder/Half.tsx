@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { KeptRep } from '../queue/db';
 import { seconds } from '../words/answers';
-import { timeOf } from '../words/measures';
+import { timeOf, type Measure } from '../words/measures';
 import { elapsedS, type Hold, type Side } from './hold';
 import type { HalfPointing } from './useHold';
 
@@ -29,7 +29,7 @@ const heldBy: Record<Side, string> = {
 export function Half({ side, name, reps, hold, hidden, ready, letGo, pointing }: Props) {
   const own = reps.filter((rep) => rep.side === side);
   const last = own.at(-1);
-  const time = last && timeOf(last.measure);
+  const time = last && heldS(last.measure);
   return (
     <Box
       {...pointing}
@@ -84,6 +84,10 @@ export function Half({ side, name, reps, hold, hidden, ready, letGo, pointing }:
     </Box>
   );
 }
+
+/** How long an ask was held: until the give, or off the bridle. */
+const heldS = (measure: Measure) =>
+  measure.kind === 'stop' ? measure.off_bridle_s : timeOf(measure);
 
 /** 4 asked, 3 soft. */
 export function askedSoFar(reps: KeptRep[]): string {

@@ -9,12 +9,13 @@ export function Hint({ recorder }: { recorder: Recorder }) {
       role="status"
       sx={{
         px: 1.5,
-        minHeight: 48,
-        maxHeight: 48,
+        height: 44,
         overflow: 'hidden',
-        lineHeight: 1.2,
-        display: 'grid',
-        alignContent: 'center',
+        lineHeight: '22px',
+        // Two lines; the help has the whole of it.
+        display: '-webkit-box',
+        WebkitBoxOrient: 'vertical',
+        WebkitLineClamp: 2,
         fontWeight: quit ? 700 : 400,
         bgcolor: quit ? 'text.primary' : 'transparent',
         color: quit ? 'background.default' : 'text.primary',

@@ -36,6 +36,7 @@ export function KeysHelp({ recorder }: { recorder: Recorder }) {
       <Dialog open={open} onClose={() => setOpen(false)}>
         <DialogTitle>How to record</DialogTitle>
         <DialogContent>
+          {recorder.asked && <Typography sx={{ mb: 1 }}>{recorder.asked.ask}</Typography>}
           <Typography>{words}</Typography>
           <Box
             component="dl"

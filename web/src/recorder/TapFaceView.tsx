@@ -43,7 +43,7 @@ function OneSide({ side, choices, recorder }: OneSideProps) {
   const [more, setMore] = useState(false);
   const ready = recorder.storage === 'ready';
   // What does not fit beside the other side at a size for gloves is one touch further.
-  const fitting = side === 'both' || choices.length <= 6 ? choices.length : 4;
+  const fitting = side === 'both' || choices.length <= 6 ? choices.length : 3;
   const [shown, others] = [choices.slice(0, fitting), choices.slice(fitting)];
   return (
     <Box
@@ -60,11 +60,11 @@ function OneSide({ side, choices, recorder }: OneSideProps) {
     >
       <Box sx={{ px: 1.5, py: 0.75 }}>
         {side !== 'both' && (
-          <Typography component="span" variant="h2" sx={{ mr: 1 }}>
+          <Typography component="p" variant="h2">
             {sideWords[side]}
           </Typography>
         )}
-        <Typography component="span">{askedSoFar(own)}</Typography>
+        <Typography noWrap>{askedSoFar(own)}</Typography>
       </Box>
       <Box
         sx={{
