@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { sideWords } from '../words/answers';
 import { count } from '../words/plain';
 import { FaceButton } from './FaceButton';
@@ -15,7 +15,13 @@ interface Carrying {
   side: Side;
   startedAt: number;
   leaves: number;
+  /** When this face last saw it run. */
+  seenAt: number;
 }
+
+/** Away for longer than that, nobody here saw how it went on. */
+const awayMs = 10_000;
+const noteEveryMs = 1_000;
 
 const atRest = () => null;
 
@@ -41,12 +47,25 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
     rest();
   };
   const left = () => running && setRunning({ ...running, leaves: running.leaves + 1 });
-  const over = running !== null && carriedS >= asked;
+  // The page was closed, or something else was open, while the clock ran: asked about.
+  const [unseen, setUnseen] = useState(
+    () => running !== null && Date.now() - running.seenAt > awayMs,
+  );
+  const over = running !== null && !unseen && carriedS >= asked;
   useEffect(() => {
     if (over) end();
     // Once, when the time is reached.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [over]);
+  const stands = running !== null && !unseen;
+  useEffect(() => {
+    if (!stands || now - running.seenAt < noteEveryMs) return;
+    setRunning({ ...running, seenAt: now });
+  }, [stands, running, now, setRunning]);
+  const forget = () => {
+    setUnseen(false);
+    rest();
+  };
   useKey('l', left);
   useKey('e', end);
   return (
@@ -61,7 +80,9 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
       }}
     >
       <Typography sx={{ px: 1.5, py: 0.75 }}>{askedSoFar(recorder.reps)}</Typography>
-      {running ? (
+      {running && unseen ? (
+        <Unseen onWentOn={() => setUnseen(false)} onForget={forget} />
+      ) : running ? (
         <Box sx={{ display: 'grid', gridTemplateRows: '2fr 3fr 2fr' }}>
           <Typography
             component="p"
@@ -98,6 +119,21 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
   );
 }
 
+/** The clock ran on while nobody saw the horse here. */
+function Unseen({ onWentOn, onForget }: { onWentOn: () => void; onForget: () => void }) {
+  return (
+    <Box
+      role="alertdialog"
+      aria-label="The clock ran on"
+      sx={{ display: 'grid', alignContent: 'center', gap: 1, p: 1.5 }}
+    >
+      <Typography>The clock ran on while this was closed. What became of it?</Typography>
+      <FaceButton onTap={onWentOn}>The horse carried on</FaceButton>
+      <FaceButton onTap={onForget}>Not an ask</FaceButton>
+    </Box>
+  );
+}
+
 interface StartProps {
   side: Side;
   recorder: Recorder;
@@ -108,7 +144,7 @@ const startKeys: Record<Side, string> = { left: 'f', right: 'j', both: 'b' };
 
 function Start({ side, recorder, onStart }: StartProps) {
   const ready = recorder.storage === 'ready';
-  const start = () => onStart({ side, startedAt: Date.now(), leaves: 0 });
+  const start = () => onStart({ side, startedAt: Date.now(), leaves: 0, seenAt: Date.now() });
   useKey(startKeys[side], () => ready && start());
   return (
     <Box sx={{ flex: 1, display: 'grid' }} data-testid={`half-${side}`}>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useWho } from '../session/who';
 
 /**
@@ -12,10 +12,13 @@ export function useRunning<T>(of: string, atRest: () => T) {
     const kept = localStorage.getItem(key);
     return kept ? (JSON.parse(kept) as T) : atRest();
   });
-  const setRunning = (next: T) => {
-    localStorage.setItem(key, JSON.stringify(next));
-    set(next);
-  };
+  const setRunning = useCallback(
+    (next: T) => {
+      localStorage.setItem(key, JSON.stringify(next));
+      set(next);
+    },
+    [key],
+  );
   const rest = () => {
     localStorage.removeItem(key);
     set(atRest());
