@@ -219,6 +219,51 @@ test('faces answer to keys, for a helper on the rail', async ({ page }) => {
   await expectAllSent(page);
 });
 
+/** As if the page had been closed for so long while something ran in its face. */
+const away = (page: Page, ms: number) =>
+  page.evaluate((back) => {
+    for (const [key, kept] of Object.entries(localStorage)) {
+      if (!key.startsWith('cavesson.running.')) continue;
+      const earlier = (name: string, value: unknown) =>
+        ['at', 'startedAt', 'seenAt', 'since'].includes(name) && typeof value === 'number'
+          ? value - back
+          : value;
+      localStorage.setItem(key, JSON.stringify(JSON.parse(kept as string, earlier)));
+    }
+  }, ms);
+
+test('what ran while its page was closed is asked about, or is over', async ({ page }) => {
+  await signIn(page, 'tobin@saltgrass');
+  const { horse_id } = await horse(page, 'Pocketwatch');
+  await open(page, horse_id, 'frame.straight/walk');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.goto('/');
+  await away(page, 120_000);
+  await page.goto(`/horses/${horse_id}/ride/frame.straight/walk`);
+  const asked = page.getByRole('alertdialog', { name: 'The clock ran on' });
+  await asked.getByRole('button', { name: 'Not an ask' }).click();
+  await expect(page.getByText('not asked yet')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+
+  // Nose-ups of a circle that was never finished belong to that day.
+  await open(page, horse_id, 'lead.circles/two_hands');
+  await page.getByTestId('half-left').getByRole('button', { name: 'Nose up' }).click();
+  await page.goto('/');
+  await away(page, 3_600_000);
+  await open(page, horse_id, 'lead.circles/two_hands');
+  await expect(page.getByTestId('half-left')).toContainText('no nose-up');
+
+  // The minutes of being calm go on, and can begin anew.
+  await open(page, horse_id, 'miles.company/once');
+  await page.goto('/');
+  await away(page, 1_800_000);
+  await open(page, horse_id, 'miles.company/once');
+  await expect(page.getByRole('timer')).toContainText(/^30\.\d min so far/);
+  await page.getByRole('button', { name: 'From now' }).click();
+  await expect(page.getByRole('timer')).toContainText('0.0 min so far');
+});
+
 test('a good place to quit is said once, by the core in the page', async ({ page, context }) => {
   await signIn(page, 'tobin@saltgrass');
   const { horse_id } = await horse(page, 'Pocketwatch');

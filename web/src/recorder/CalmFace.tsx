@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { useEffect } from 'react';
+import { goesOnForMs } from '../queue/keep';
 import { sideWords } from '../words/answers';
 import { drawnToWords, relaxingWords, troubleWords } from '../words/signs';
 import { FaceButton } from './FaceButton';
@@ -31,7 +33,9 @@ const toggled = <T,>(all: T[], one: T) =>
 
 /** Calm, or not: the minutes run from where the face was opened; signs are chips. */
 export function CalmFace({ recorder }: { recorder: Recorder }) {
-  const [seen, setSeen, rest] = useRunning(recorder.of, nothingSeen);
+  const [seen, setSeen] = useRunning(recorder.of, goesOnForMs, nothingSeen);
+  // The minutes run from now on, also while the page is away.
+  useEffect(() => setSeen(seen), []); // eslint-disable-line react-hooks/exhaustive-deps
   const now = useNow(true);
   const record = (side: Side, relaxed: boolean) => {
     const { signs, trouble, drawnTo, since } = seen;
@@ -43,7 +47,7 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
       trouble,
       drawn_to: drawnTo,
     });
-    rest();
+    setSeen(nothingSeen());
   };
   return (
     <Box
@@ -62,7 +66,12 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
         ))}
       </Box>
       <Box sx={{ flex: 1, minHeight: 0, overflowY: 'auto', p: 1 }}>
-        <Typography role="timer">{minutesSince(seen.since, now).toFixed(1)} min so far</Typography>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Typography role="timer" sx={{ flex: 1 }}>
+            {minutesSince(seen.since, now).toFixed(1)} min so far
+          </Typography>
+          <FaceButton onTap={() => setSeen({ ...seen, since: Date.now() })}>From now</FaceButton>
+        </Box>
         <Chips
           name="Signs of relaxing"
           words={relaxingWords}

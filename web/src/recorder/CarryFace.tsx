@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
+import { goesOnForMs } from '../queue/keep';
 import { sideWords } from '../words/answers';
 import { count } from '../words/plain';
 import { FaceButton } from './FaceButton';
@@ -27,7 +28,7 @@ const atRest = () => null;
 
 /** Something carried: the clock runs until all that was asked is carried, or until it is ended. */
 export function CarryFace({ recorder }: { recorder: Recorder }) {
-  const [running, setRunning, rest] = useRunning<Carrying | null>(recorder.of, atRest);
+  const [running, setRunning, rest] = useRunning<Carrying | null>(recorder.of, goesOnForMs, atRest);
   const now = useNow(running !== null);
   const asked = numberOf(recorder.set, 'asked');
   const carriedS = running ? Math.max(0, (now - running.startedAt) / 1000) : 0;

@@ -19,6 +19,9 @@ interface Ridden {
 
 const fresh = (): Ridden => ({ noseUps: 0, fellIn: false, fellOut: false, brokeGait: false });
 
+/** No circle takes longer. */
+const circleMs = 15 * 60_000;
+
 const faults: [keyof Omit<Ridden, 'noseUps'>, string][] = [
   ['fellIn', 'Fell in'],
   ['fellOut', 'Fell out'],
@@ -45,7 +48,7 @@ export function CircleFace({ recorder }: { recorder: Recorder }) {
 }
 
 function OneWay({ side, recorder }: { side: Side; recorder: Recorder }) {
-  const [ridden, setRidden, rest] = useRunning(`${recorder.of}.${side}`, fresh);
+  const [ridden, setRidden, rest] = useRunning(`${recorder.of}.${side}`, circleMs, fresh);
   const ready = recorder.storage === 'ready';
   const noseUp = () => setRidden({ ...ridden, noseUps: ridden.noseUps + 1 });
   const done = () => {

@@ -41,6 +41,9 @@ const fresh = (): Running => ({
   barrels: [asPlanned, asPlanned, asPlanned],
 });
 
+/** A run is said soon after it. */
+const runMs = 30 * 60_000;
+
 const marks: [keyof Omit<Barrel, 'off' | 'rate'>, string][] = [
   ['shapeLost', 'Lost its shape'],
   ['wrongLead', 'Wrong lead'],
@@ -69,7 +72,7 @@ function measured(plan: number, { timeS, barrels }: Running): Run {
 
 /** A run of the pattern: saved as planned by one touch; what went otherwise is marked barrel by barrel. */
 export function RunFace({ recorder }: { recorder: Recorder }) {
-  const [run, setRun, rest] = useRunning(recorder.of, fresh);
+  const [run, setRun, rest] = useRunning(recorder.of, runMs, fresh);
   const plan = numberOf(recorder.set, 'plan');
   const ready = recorder.storage === 'ready';
   const now = useNow(run.startedAt !== null);
