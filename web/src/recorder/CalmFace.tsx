@@ -2,11 +2,10 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { goesOnForMs } from '../queue/keep';
-import { sideWords } from '../words/answers';
 import { drawnToWords, relaxingWords, troubleWords } from '../words/signs';
 import { FaceButton } from './FaceButton';
 import type { Measure, Side } from './faces';
-import { askedSoFar } from './Half';
+import { OneSide } from './OneSide';
 import { answerKey } from './keys';
 import { useKey } from './useKey';
 import { useNow } from './useNow';
@@ -62,7 +61,7 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
     >
       <Box sx={{ display: 'flex', flex: '0 0 34%' }}>
         {recorder.sides.map((side) => (
-          <OneSide key={side} side={side} recorder={recorder} onAnswer={record} />
+          <Relaxed key={side} side={side} recorder={recorder} onAnswer={record} />
         ))}
       </Box>
       <Box sx={{ flex: 1, minHeight: 0, overflowY: 'auto', p: 1 }}>
@@ -95,35 +94,26 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
   );
 }
 
-interface OneSideProps {
+interface RelaxedProps {
   side: Side;
   recorder: Recorder;
   onAnswer: (side: Side, relaxed: boolean) => void;
 }
 
-function OneSide({ side, recorder, onAnswer }: OneSideProps) {
+function Relaxed({ side, recorder, onAnswer }: RelaxedProps) {
   const ready = recorder.storage === 'ready';
   const [yes, no] = [answerKey(side, 0), answerKey(side, 1)];
   useKey(yes ?? '', () => ready && onAnswer(side, true));
   useKey(no ?? '', () => ready && onAnswer(side, false));
   return (
-    <Box
-      role="group"
-      aria-label={sideWords[side]}
-      data-testid={`half-${side}`}
-      sx={{ flex: 1, display: 'grid', gridTemplateRows: 'auto 3fr 2fr' }}
-    >
-      <Typography sx={{ px: 1.5 }}>
-        {side !== 'both' && <strong>{sideWords[side]} </strong>}
-        {askedSoFar(recorder.reps.filter((rep) => rep.side === side))}
-      </Typography>
+    <OneSide side={side} reps={recorder.reps} rows="auto 3fr 2fr">
       <FaceButton large disabled={!ready} onTap={() => onAnswer(side, true)} keyed={yes}>
         Relaxed through
       </FaceButton>
       <FaceButton disabled={!ready} onTap={() => onAnswer(side, false)} keyed={no}>
         Not relaxed
       </FaceButton>
-    </Box>
+    </OneSide>
   );
 }
 

@@ -1,10 +1,9 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { sideWords } from '../words/answers';
 import { count } from '../words/plain';
 import { FaceButton } from './FaceButton';
 import type { Side } from './faces';
-import { askedSoFar } from './Half';
+import { OneSide } from './OneSide';
 import { answerKey } from './keys';
 import type { Recorder } from './useRecorder';
 import { useKey } from './useKey';
@@ -68,26 +67,7 @@ function OneWay({ side, recorder }: { side: Side; recorder: Recorder }) {
   useKey(doneKey ?? '', () => ready && done());
   useKey(noseUpKey ?? '', () => ready && noseUp());
   return (
-    <Box
-      role="group"
-      aria-label={sideWords[side]}
-      data-testid={`half-${side}`}
-      sx={{
-        flex: 1,
-        minWidth: 0,
-        display: 'grid',
-        gridTemplateRows: 'auto 3fr 2fr auto',
-        borderRight: side === 'left' ? '3px solid' : undefined,
-      }}
-    >
-      <Box sx={{ px: 1.5, py: 0.75 }}>
-        <Typography component="p" variant="h2">
-          {sideWords[side]}
-        </Typography>
-        <Typography noWrap>
-          {askedSoFar(recorder.reps.filter((rep) => rep.side === side))}
-        </Typography>
-      </Box>
+    <OneSide side={side} reps={recorder.reps} rows="auto 3fr 2fr auto">
       <FaceButton large disabled={!ready} onTap={done} keyed={doneKey}>
         Circle done
         <Typography component="span" sx={{ display: 'block' }}>
@@ -110,6 +90,6 @@ function OneWay({ side, recorder }: { side: Side; recorder: Recorder }) {
           </FaceButton>
         ))}
       </Box>
-    </Box>
+    </OneSide>
   );
 }

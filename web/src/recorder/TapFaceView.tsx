@@ -1,10 +1,8 @@
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useState } from 'react';
 import type { Choice, Side, TapFace } from './faces';
-import { sideWords } from '../words/answers';
 import { FaceButton } from './FaceButton';
-import { askedSoFar } from './Half';
+import { OneSide } from './OneSide';
 import { answerKey } from './keys';
 import type { Recorder } from './useRecorder';
 import { useKey } from './useKey';
@@ -26,46 +24,26 @@ export function TapFaceView({ face, recorder }: { face: TapFace; recorder: Recor
       }}
     >
       {recorder.sides.map((side) => (
-        <OneSide key={side} side={side} choices={choices} recorder={recorder} />
+        <Answers key={side} side={side} choices={choices} recorder={recorder} />
       ))}
     </Box>
   );
 }
 
-interface OneSideProps {
+interface AnswersProps {
   side: Side;
   choices: Choice[];
   recorder: Recorder;
 }
 
-function OneSide({ side, choices, recorder }: OneSideProps) {
-  const own = recorder.reps.filter((rep) => rep.side === side);
+function Answers({ side, choices, recorder }: AnswersProps) {
   const [more, setMore] = useState(false);
   const ready = recorder.storage === 'ready';
   // What does not fit beside the other side at a size for gloves is one touch further.
   const fitting = side === 'both' || choices.length <= 6 ? choices.length : 3;
   const [shown, others] = [choices.slice(0, fitting), choices.slice(fitting)];
   return (
-    <Box
-      role="group"
-      aria-label={sideWords[side]}
-      data-testid={`half-${side}`}
-      sx={{
-        flex: 1,
-        minWidth: 0,
-        display: 'flex',
-        flexDirection: 'column',
-        borderRight: side === 'left' ? '3px solid' : undefined,
-      }}
-    >
-      <Box sx={{ px: 1.5, py: 0.75 }}>
-        {side !== 'both' && (
-          <Typography component="p" variant="h2">
-            {sideWords[side]}
-          </Typography>
-        )}
-        <Typography noWrap>{askedSoFar(own)}</Typography>
-      </Box>
+    <OneSide side={side} reps={recorder.reps} rows="auto 1fr">
       <Box
         sx={{
           flex: 1,
@@ -106,7 +84,7 @@ function OneSide({ side, choices, recorder }: OneSideProps) {
           />
         </Suspense>
       )}
-    </Box>
+    </OneSide>
   );
 }
 
