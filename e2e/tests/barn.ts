@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
 /** The demo's people and the ways through the app, in the trade's words. */
@@ -114,4 +115,12 @@ export async function programId(page: Page, name: string): Promise<string> {
   const found = programs.find((candidate) => candidate.name === name);
   if (!found) throw new Error(`no program ${name} in this barn`);
   return found.program_id;
+}
+
+/** What axe finds on the page as it stands. */
+export async function violations(page: Page) {
+  const found = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  return found.violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html).join(' ')}`);
 }

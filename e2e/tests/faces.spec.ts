@@ -1,7 +1,8 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { faceOf, type Asked, type Set } from '../../web/src/recorder/faces';
 import type { Schemas } from '../../web/src/api/client';
-import { expectAllSent, hold, horse, signIn } from './barn';
+import { expectAllSent, hold, horse, signIn, violations } from './barn';
 
 /** Every measure of the ladder is recorded from the saddle: by touch, and by key on the rail. */
 
@@ -171,6 +172,23 @@ test.describe('on a phone', () => {
     await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
   });
 });
+
+for (const light of ['evening', 'sun']) {
+  test(`axe finds nothing on any face in the ${light} light`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
+    await signIn(page, 'tobin@saltgrass');
+    const { horse_id } = await horse(page, 'Pocketwatch');
+    const { levels } = await ladderOf(page);
+    const kinds = new Map(levels.map(({ level }) => [`${level.measure} ${level.sides}`, level]));
+    expect(kinds.size).toBeGreaterThanOrEqual(13);
+    for (const [kind, { skill, rung }] of kinds) {
+      await open(page, horse_id, `${skill}/${rung}`);
+      expect(await violations(page), kind).toEqual([]);
+      const enhanced = new AxeBuilder({ page }).withRules(['color-contrast-enhanced']);
+      expect((await enhanced.analyze()).violations, kind).toEqual([]);
+    }
+  });
+}
 
 test('faces answer to keys, for a helper on the rail', async ({ page }) => {
   await signIn(page, 'tobin@saltgrass');

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { flex, horse, programId, signIn } from './barn';
+import { flex, horse, programId, signIn, violations } from './barn';
 
 /** The main views, on the sizes and in the lights people use. */
 test.describe.configure({ mode: 'parallel' });
@@ -38,13 +38,6 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     [`/horses/${halfmoon.horse_id}/levels/bend.forward-circle/lope/strip`, 'Halfmoon'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];
-}
-
-async function violations(page: Page) {
-  const found = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-    .analyze();
-  return found.violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html).join(' ')}`);
 }
 
 for (const light of ['day', 'evening', 'sun']) {

@@ -38,7 +38,7 @@ describe('a face that is tapped', () => {
     expect(tapped(asked('steps')).map(({ label }) => label)).toEqual([
       'Clean',
       'Not clean',
-      'Hurried',
+      'Hurried, not clean',
     ]);
   });
 

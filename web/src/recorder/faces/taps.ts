@@ -16,10 +16,12 @@ export const steps: TapFace = {
     });
     return [
       cleaned(asked === 1 ? 'Clean' : `All ${asked} clean`, asked),
-      ...(asked > 1 ? [cleaned('All but one', asked - 1)] : []),
-      ...(asked > 3 ? [cleaned('About half', Math.floor(asked / 2))] : []),
+      ...(asked > 1 ? [cleaned(`${asked - 1} of ${asked} clean`, asked - 1)] : []),
+      ...(asked > 3
+        ? [cleaned(`${Math.floor(asked / 2)} of ${asked} clean`, Math.floor(asked / 2))]
+        : []),
       cleaned(asked === 1 ? 'Not clean' : 'None clean', 0),
-      cleaned('Hurried', 0, true),
+      cleaned('Hurried, not clean', 0, true),
     ];
   },
 };
