@@ -4,7 +4,7 @@ use std::io::Read;
 use std::process::ExitCode;
 
 use cavesson_core::bounds::FieldError;
-use cavesson_core::calc::{ALL, Calculator, find};
+use cavesson_core::calc::{ALL, Calculator, find, relink};
 use serde_json::{Map, Value, json};
 
 /// What `calc` is told.
@@ -78,7 +78,7 @@ pub fn document() -> Value {
     for calculator in ALL {
         let described = (calculator.schema)();
         let mut place = |mut schema: Value| {
-            relink(&mut schema);
+            relink(&mut schema, "#/$defs/", "#/components/schemas/");
             if let Some(object) = schema.as_object_mut() {
                 object.remove("$schema");
                 if let Some(Value::Object(parts)) = object.remove("$defs") {
@@ -102,17 +102,4 @@ pub fn document() -> Value {
         "paths": paths,
         "components": {"schemas": schemas},
     })
-}
-
-fn relink(value: &mut Value) {
-    match value {
-        Value::Object(object) => {
-            if let Some(Value::String(link)) = object.get_mut("$ref") {
-                *link = link.replace("#/$defs/", "#/components/schemas/");
-            }
-            object.values_mut().for_each(relink);
-        }
-        Value::Array(items) => items.iter_mut().for_each(relink),
-        _ => {}
-    }
 }

@@ -167,20 +167,23 @@ pub(super) fn json_schema<T: utoipa::ToSchema>() -> Value {
             object.insert("$defs".into(), Value::Object(defs));
         }
     }
-    relink(&mut root);
+    relink(&mut root, "#/components/schemas/", "#/$defs/");
     root
 }
 
+/// Points every link of a schema that begins with `from` to `to`.
 #[cfg(feature = "schema")]
-pub(super) fn relink(value: &mut Value) {
+pub fn relink(value: &mut Value, from: &str, to: &str) {
     match value {
         Value::Object(object) => {
             if let Some(Value::String(link)) = object.get_mut("$ref") {
-                *link = link.replace("#/components/schemas/", "#/$defs/");
+                *link = link.replace(from, to);
             }
-            object.values_mut().for_each(relink);
+            object
+                .values_mut()
+                .for_each(|value| relink(value, from, to));
         }
-        Value::Array(items) => items.iter_mut().for_each(relink),
+        Value::Array(items) => items.iter_mut().for_each(|value| relink(value, from, to)),
         _ => {}
     }
 }

@@ -15,22 +15,21 @@
 //! Own; how often the ranges hold what happened is measured on the bench
 //! (docs/judge.md).
 
-use jiff::ToSpan;
 use jiff::civil::Date;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
-use uuid::Uuid;
 
+use super::coming_days::{ComingAsk, ComingDays};
 use super::rails::{Tally, failing};
 use super::window::{GateInput, window_of};
 use crate::Side;
 use crate::day::days_between;
 use crate::evidence::learning;
 use crate::evidence::possible_horse::PossibleHorse;
-use crate::evidence::readiness::{self, Readiness};
 use crate::evidence::{Ask, days_of};
-use crate::ladder::{FaultSet, Gate};
+use crate::ladder::Gate;
+use crate::rep::TimeToGive;
 
 /// Rides looked ahead.
 pub const MOST_RIDES: u32 = 60;
@@ -121,71 +120,33 @@ impl<'a> Future<'a> {
 
     /// One future: after how many rides the gate passes.
     fn draw(&self, rng: &mut ChaCha8Rng) -> Option<u32> {
-        let run = self.gate.no_miss_reps as usize * self.shown.sides.len();
-        let from = (self.shown.asks.len() - self.known.len()).saturating_sub(run);
-        let mut asks = self.shown.asks[from..].to_vec();
-        let mut readiness = *self.shown.readiness;
-        let mut horse = readiness.draw(rng);
-        let mut on = self.shown.on;
-        for ride in 1..=MOST_RIDES {
-            on = on.saturating_add(self.gap_days.days());
+        let mut coming = ComingDays::after(self.shown, self.known, self.gate);
+        let mut horse = coming.readiness.draw(rng);
+        while coming.days < MOST_RIDES {
             horse.ride(rng);
-            self.ride(ride, on, &horse, &mut asks, &mut readiness, rng);
-            let shown = GateInput {
-                asks: &asks,
-                on,
-                readiness: &readiness,
-                below: self.shown.below.map(|_| 1.0),
-                sides: self.shown.sides,
-            };
-            let seen = window_of(&asks, self.gate, on);
-            let tally = Tally::of(&shown, seen, self.gate);
-            if failing(&shown, &tally, self.gate).next().is_none() {
-                return Some(ride);
+            coming.day(self.gap_days, self.answers(&horse, rng).into_iter());
+            if coming.pass() {
+                return Some(coming.days);
             }
         }
         None
     }
 
-    fn ride(
-        &self,
-        ride: u32,
-        on: Date,
-        horse: &PossibleHorse,
-        asks: &mut Vec<Ask>,
-        readiness: &mut Readiness,
-        rng: &mut ChaCha8Rng,
-    ) {
-        let mut shown = readiness::DayEvidence::default();
+    /// The answers of a horse in one ride, at the pace of a day in the window.
+    fn answers(&self, horse: &PossibleHorse, rng: &mut ChaCha8Rng) -> Vec<ComingAsk> {
+        let mut answers = Vec::new();
         for (side, paces) in &self.paces {
             let asked = paces[rng.random_range(0..paces.len())];
             for index in 0..asked {
                 let soft = rng.random_bool(horse.chance(*side, index == 0));
-                shown.add(*side, soft, 0.0);
-                asks.push(Ask {
-                    rep_id: Uuid::nil(),
-                    ride_id: Uuid::from_u128(u128::from(ride)),
-                    day: on,
-                    asked_at: jiff::Timestamp::MAX,
-                    side: *side,
-                    soft,
-                    count: 1,
-                    time: self.time_like(*side, soft, rng),
-                    faults: FaultSet::default(),
-                    rider_offset: 0.0,
-                });
+                answers.push((*side, soft, self.time_like(*side, soft, rng)));
             }
         }
-        readiness.day(on, &shown);
+        answers
     }
 
     /// A time as the horse has taken on that side, soft or not.
-    fn time_like(
-        &self,
-        side: Side,
-        soft: bool,
-        rng: &mut ChaCha8Rng,
-    ) -> Option<crate::rep::TimeToGive> {
+    fn time_like(&self, side: Side, soft: bool, rng: &mut ChaCha8Rng) -> Option<TimeToGive> {
         let start = rng.random_range(0..self.known.len());
         let (before, after) = self.known.split_at(start);
         let mut like = after.iter().chain(before).filter(|ask| ask.side == side);

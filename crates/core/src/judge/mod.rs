@@ -8,6 +8,7 @@
 //! | [`reason`] | every reason of a verdict, with its place |
 //! | [`rails`], [`gate_check`] | each rail, found against needed; the gate with all figures |
 //! | [`history`] | a level day by day |
+//! | `coming_days` | days put behind the known ones, to see whether the gate passes then |
 //! | [`what_it_takes`] | the least that would fill the gate |
 //! | [`forecast`] | rides until it is filled, as a range |
 //! | [`caution`], [`side_drop`] | who should look first |
@@ -26,6 +27,7 @@
 //! | [`words`] | how it is said |
 
 pub mod caution;
+mod coming_days;
 pub mod ease;
 pub mod forecast;
 pub mod gate_check;

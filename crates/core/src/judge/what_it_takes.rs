@@ -6,18 +6,17 @@
 //! known ones, at this horse's own pace (its usual reps a side and its usual days
 //! between rides), until every rail passes.
 
-use jiff::{ToSpan, civil::Date};
+use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
-use uuid::Uuid;
 
+use super::coming_days::{ComingDays, least_filled};
 use super::item::ItemKind;
-use super::rails::{Rail, Tally, failing};
+use super::rails::{Rail, Tally};
 use super::window::{GateInput, window_of};
 use crate::Side;
 use crate::day::days_between;
-use crate::evidence::readiness::{self, Readiness};
 use crate::evidence::{Ask, days_of};
-use crate::ladder::{FaultSet, Gate};
+use crate::ladder::Gate;
 use crate::rep::TimeToGive;
 
 /// How many further days are tried before the answer is "not within sight".
@@ -25,7 +24,7 @@ pub const MOST_DAYS: u32 = 40;
 /// Reps a side and day for a horse that was never asked. Product default.
 const FRESH_PACE: u32 = 4;
 
-/// StillNeeded reps and days.
+/// Reps and days that are still needed.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct StillNeeded {
@@ -66,8 +65,7 @@ pub struct Nearest {
 pub fn nearest(shown: &GateInput<'_>, gate: &Gate) -> Option<Nearest> {
     let seen = window_of(shown.asks, gate, shown.on);
     let tally = Tally::of(shown, seen, gate);
-    let least_filled = failing(shown, &tally, gate)
-        .min_by(|a, b| a.filled(&tally, gate).total_cmp(&b.filled(&tally, gate)))?;
+    let least_filled = least_filled(shown, &tally, gate)?;
     if gate.least_count > 0 {
         return Some(Nearest {
             days: Some(1),
@@ -88,9 +86,7 @@ pub fn nearest(shown: &GateInput<'_>, gate: &Gate) -> Option<Nearest> {
 pub fn what_it_takes(shown: &GateInput<'_>, gate: &Gate) -> WhatItTakes {
     let seen = window_of(shown.asks, gate, shown.on);
     let tally = Tally::of(shown, seen, gate);
-    let Some(least_filled) = failing(shown, &tally, gate)
-        .min_by(|a, b| a.filled(&tally, gate).total_cmp(&b.filled(&tally, gate)))
-    else {
+    let Some(least_filled) = least_filled(shown, &tally, gate) else {
         return WhatItTakes {
             if_all_soft: Some(StillNeeded::default()),
             limits: None,
@@ -134,14 +130,6 @@ struct Trial<'a> {
     gap_days: i64,
 }
 
-/// A trial under way: the known asks, those put behind them, and what they show.
-struct TriedDays {
-    asks: Vec<Ask>,
-    readiness: Readiness,
-    on: Date,
-    days: u32,
-}
-
 impl<'a> Trial<'a> {
     fn new(shown: &'a GateInput<'a>, known: &'a [Ask], gate: &'a Gate) -> Trial<'a> {
         Trial {
@@ -153,66 +141,11 @@ impl<'a> Trial<'a> {
         }
     }
 
-    fn begin(&self) -> TriedDays {
-        let run = self.gate.no_miss_reps as usize * self.shown.sides.len();
-        let from = (self.shown.asks.len() - self.known.len()).saturating_sub(run);
-        TriedDays {
-            asks: self.shown.asks[from..].to_vec(),
-            readiness: *self.shown.readiness,
-            on: self.shown.on,
-            days: 0,
-        }
+    fn begin(&self) -> ComingDays<'a> {
+        ComingDays::after(self.shown, self.known, self.gate)
     }
 
-    /// Puts one more day behind: asks of each side, soft or not, with their times.
-    fn day(
-        &self,
-        tried: &mut TriedDays,
-        asked: impl Iterator<Item = (Side, bool, Option<TimeToGive>)>,
-    ) {
-        tried.days += 1;
-        tried.on = tried.on.saturating_add(self.gap_days.days());
-        let mut shown = readiness::DayEvidence::default();
-        let before = tried.asks.len();
-        for (side, soft, time) in asked {
-            shown.add(side, soft, 0.0);
-            tried.asks.push(Ask {
-                rep_id: Uuid::nil(),
-                // A ride that has not been ridden: its id counts from one.
-                ride_id: Uuid::from_u128(u128::from(tried.days)),
-                day: tried.on,
-                asked_at: jiff::Timestamp::MAX,
-                side,
-                soft,
-                count: 1,
-                time,
-                faults: FaultSet::default(),
-                rider_offset: 0.0,
-            });
-        }
-        if tried.asks.len() > before {
-            tried.readiness.day(tried.on, &shown);
-        }
-    }
-
-    /// The rail that is least filled; none when all pass.
-    fn least_filled(&self, tried: &TriedDays) -> Option<Rail> {
-        let shown = GateInput {
-            asks: &tried.asks,
-            on: tried.on,
-            readiness: &tried.readiness,
-            below: self.shown.below.map(|_| 1.0),
-            sides: self.shown.sides,
-        };
-        let seen = window_of(&tried.asks, self.gate, tried.on);
-        let tally = Tally::of(&shown, seen, self.gate);
-        failing(&shown, &tally, self.gate).min_by(|a, b| {
-            a.filled(&tally, self.gate)
-                .total_cmp(&b.filled(&tally, self.gate))
-        })
-    }
-
-    fn soft_day(&self, tried: &mut TriedDays, reps: &[(Side, u32)]) {
+    fn soft_day(&self, coming: &mut ComingDays<'_>, reps: &[(Side, u32)]) {
         let times: Vec<(Side, u32, Option<TimeToGive>)> = reps
             .iter()
             .map(|(side, reps)| (*side, *reps, self.soft_time(*side)))
@@ -220,19 +153,19 @@ impl<'a> Trial<'a> {
         let asked = times
             .into_iter()
             .flat_map(|(side, reps, time)| (0..reps).map(move |_| (side, true, time)));
-        self.day(tried, asked);
+        coming.day(self.gap_days, asked);
     }
 
     /// The fewest days of soft rides at the horse's own pace, and the rail that is
     /// least filled one day before.
     fn least_days(&self) -> (Option<u32>, Option<Rail>) {
         let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
-        let mut tried = self.begin();
+        let mut coming = self.begin();
         let mut last_to_fill = None;
-        while tried.days < MOST_DAYS {
-            self.soft_day(&mut tried, &full);
-            match self.least_filled(&tried) {
-                None => return (Some(tried.days), last_to_fill),
+        while coming.days < MOST_DAYS {
+            self.soft_day(&mut coming, &full);
+            match coming.least_filled() {
+                None => return (Some(coming.days), last_to_fill),
                 rail => last_to_fill = rail,
             }
         }
@@ -275,15 +208,15 @@ impl<'a> Trial<'a> {
 
     /// Whether so many soft reps a side, spread over so many days, would do.
     fn passes_with(&self, days: u32, reps: &[(Side, u32)]) -> bool {
-        let mut tried = self.begin();
+        let mut coming = self.begin();
         for day in 0..days {
             let today: Vec<(Side, u32)> = reps
                 .iter()
                 .map(|(side, reps)| (*side, reps / days + u32::from(day < reps % days)))
                 .collect();
-            self.soft_day(&mut tried, &today);
+            self.soft_day(&mut coming, &today);
         }
-        self.least_filled(&tried).is_none()
+        coming.pass()
     }
 
     /// The usual time of a soft answer on that side; half the longest soft time
