@@ -114,6 +114,8 @@ const golden: Call[] = [
   { name: 'gate', input: { reps: [], date: '2026-05-04' } },
   { name: 'judge', input: { reps: [], date: '2026-05-04' } },
   { name: 'judge', input: { reps: [{ skill: 'bend.flex' }], date: '2026-05-04' } },
+  { name: 'card', input: { horse: { reps: [], date: '2026-05-04' }, day: { minutes: 30, helper: true } } }, // prettier-ignore
+  { name: 'card', input: { horse: { reps: [], date: '2026-05-04' }, day: { minutes: 3 } } },
   { name: 'simulate-horse', input: { seed: 3, rides: { count: 3, first_day: '2026-01-05', asks: [] } } }, // prettier-ignore
 ];
 
@@ -193,6 +195,32 @@ test('a horse taken along is judged in the page as on the server, every level', 
     }
   }
   expect(levels).toBeGreaterThan(9);
+});
+
+test('the card of every horse is built in the page as on the server', async ({ page }) => {
+  test.setTimeout(240_000);
+  await signIn(page, 'wren@saltgrass');
+  const horses = (await (await page.request.get('/api/horses')).json()) as { horse_id: string }[];
+  const days: { horse_id: string; day: Json }[] = [];
+  const calls: Call[] = [];
+  for (const { horse_id } of horses) {
+    const pack = (await (await page.request.get(`/api/horses/${horse_id}/pack`)).json()) as {
+      [name: string]: Json;
+    };
+    const { program = {}, reps = [], context = {}, date = '' } = pack;
+    for (const minutes of [20, 45, 90]) {
+      const day: Json = { ...(pack.day as object), minutes, helper: minutes > 20 };
+      calls.push({ name: 'card', input: { horse: { program, reps, context, date }, day } });
+      days.push({ horse_id, day });
+    }
+  }
+  const built = await inThePage(page, calls);
+  for (const [index, { horse_id, day }] of days.entries()) {
+    const answer = await page.request.post(`/api/horses/${horse_id}/card`, { data: day });
+    const { card } = (built[index] as unknown as { output: { card: Json } }).output;
+    expect(differences(card, (await answer.json()) as Json), horse_id).toEqual([]);
+  }
+  expect(days.length).toBeGreaterThan(20);
 });
 
 test('after a ride without signal the verdict is there, and the server says the same', async ({

@@ -165,9 +165,9 @@ test.describe('on a phone', () => {
     await page.getByLabel('A few letters of it').fill('hip walk');
     await press(/off one leg.*at the walk/);
     await expect(page.getByTestId('half-right')).toContainText('1 asked');
-    await expect(
-      page.getByRole('navigation', { name: 'Parts of the ride' }).getByRole('link'),
-    ).toHaveCount(12);
+    const parts = page.getByRole('navigation', { name: 'Parts of the ride' }).getByRole('link');
+    const asked = parts.filter({ hasText: /[1-9]\d* (asked|of)/ });
+    await expect.poll(() => asked.count()).toBeGreaterThanOrEqual(13);
     await press('Finish');
     await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
   });

@@ -44,6 +44,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./horse/HorsePage')).HorsePage }),
       },
       {
+        path: '/horses/:horseId/card',
+        lazy: async () => ({ Component: (await import('./card/CardPage')).CardPage }),
+      },
+      {
         path: '/compare',
         lazy: async () => ({ Component: (await import('./compare/ComparePage')).ComparePage }),
       },

@@ -10,7 +10,7 @@
 pub mod recorded;
 
 use cavesson_core::bounds::FieldError;
-use cavesson_core::horse::CareNote;
+use cavesson_core::horse::{CareNote, HorseTrait};
 use cavesson_core::judge::Verdict;
 use cavesson_core::ladder::Level;
 use cavesson_core::program::Program;
@@ -183,6 +183,19 @@ impl Client {
         });
         let path = format!("/api/horses/{horse_id}/care");
         done(self.call(Method::POST, &path, &body).await?).await
+    }
+
+    /// Says which traits a horse has.
+    ///
+    /// # Errors
+    /// No answer, or a refusal.
+    pub async fn set_traits(&self, horse_id: Uuid, traits: &[HorseTrait]) -> ClientResult<()> {
+        let path = format!("/api/horses/{horse_id}/traits");
+        done(
+            self.call(Method::PUT, &path, &json!({ "traits": traits }))
+                .await?,
+        )
+        .await
     }
 
     /// Makes a program; its id.

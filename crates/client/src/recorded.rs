@@ -52,6 +52,7 @@ pub fn ride(
         blocks,
         marks: None,
         faults: None,
+        quiet_after_s: None,
         note: None,
     };
     (ride, sent)

@@ -80,6 +80,16 @@ pub const POCKET_FT: Bound = bound("pocket", "ft", 0.0, 60.0);
 pub const RUN_S: Bound = bound("time of a run", "s", 5.0, 1800.0);
 /// Minutes of being calm.
 pub const MINUTES: Bound = bound("minutes", "min", 0.0, 600.0);
+/// Seconds of a check-over until the horse was quiet.
+pub const QUIET_S: Bound = bound("time until quiet", "s", 0.0, 36_000.0);
+/// A horse's age.
+pub const AGE_YEARS: Bound = bound("age", "years", 0.0, 60.0);
+/// Minutes there are for a ride.
+pub const RIDE_MINUTES: Bound = bound("minutes of a ride", "min", 10.0, 180.0);
+/// Temperature of the air.
+pub const TEMPERATURE_F: Bound = bound("temperature", "F", -60.0, 140.0);
+/// Relative humidity of the air.
+pub const HUMIDITY_PCT: Bound = bound("relative humidity", "%", 0.0, 100.0);
 /// Chips or spots on one rep.
 pub const SPOTS: Bound = bound("chips on one rep", "", 0.0, 20.0);
 /// Letters of a short name.

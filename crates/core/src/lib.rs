@@ -16,6 +16,7 @@
 //! | [`plain`] | numbers, plurals, days and pronouns in plain words |
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
 //! | [`judge`] | gate, verdict, what it would take |
+//! | [`card`] | which blocks today's ride has, and why |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
 //! | [`calc`] | the calculators: one JSON object in, one out |
@@ -29,6 +30,7 @@
 pub mod bench;
 pub mod bounds;
 pub mod calc;
+pub mod card;
 pub mod day;
 pub mod evidence;
 pub mod gait;

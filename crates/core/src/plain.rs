@@ -54,6 +54,8 @@ pub struct Pronouns {
     pub he: &'static str,
     /// him, her, the horse.
     pub him: &'static str,
+    /// his, her, the horse's.
+    pub his: &'static str,
 }
 
 /// The pronouns of a mare, a gelding or stallion, or a horse of unknown sex: never "it".
@@ -62,14 +64,17 @@ pub fn pronouns(sex: Option<Sex>) -> Pronouns {
         Some(Sex::Mare) => Pronouns {
             he: "she",
             him: "her",
+            his: "her",
         },
         Some(Sex::Gelding | Sex::Stallion) => Pronouns {
             he: "he",
             him: "him",
+            his: "his",
         },
         None => Pronouns {
             he: "the horse",
             him: "the horse",
+            his: "the horse's",
         },
     }
 }

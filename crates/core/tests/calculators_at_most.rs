@@ -73,6 +73,12 @@ fn largest(name: &str) -> Value {
             let gates = json!([{"skill": "bend.flex", "gate": hostile_gate()}]);
             json!({"reps": reps(5_000), "program": {"gates": gates}, "date": "2033-09-10"})
         }
+        "card" => {
+            let gates = json!([{"skill": "bend.flex", "gate": hostile_gate()}]);
+            let horse =
+                json!({"reps": reps(5_000), "program": {"gates": gates}, "date": "2033-09-10"});
+            json!({"horse": horse, "day": {"minutes": 180, "helper": true}})
+        }
         "simulate-horse" => {
             let asks = json!({"skill": "bend.flex", "rung": "stand", "left": 25, "right": 25});
             json!({"rides": {"count": 200, "first_day": "2024-01-01", "asks": [asks]}, "seed": 7})
@@ -131,5 +137,5 @@ fn what_takes_long_is_heavy() {
         .filter(|calculator| calculator.cost == Cost::Heavy)
         .map(|calculator| calculator.name)
         .collect();
-    assert_eq!(heavy, ["gate", "judge", "simulate-horse"]);
+    assert_eq!(heavy, ["gate", "judge", "card", "simulate-horse"]);
 }

@@ -5,7 +5,7 @@ use cavesson_core::Side;
 use cavesson_core::calc::find;
 use cavesson_core::evidence::SoftCount;
 use cavesson_core::horse::Sex;
-use cavesson_core::ride::quit::{Before, BlockAsk, Quit, quit, words};
+use cavesson_core::ride::quit::{Before, BlockAsk, Quit, budget_used_at, quit, words};
 use proptest::prelude::*;
 use rstest::rstest;
 use serde_json::json;
@@ -20,6 +20,7 @@ fn asks(said: &str) -> Vec<BlockAsk> {
                 _ => Side::Both,
             },
             soft: letter.is_ascii_uppercase(),
+            after_ms: None,
         })
         .collect()
 }
@@ -124,7 +125,11 @@ fn the_calculator_takes_what_it_documents() {
 fn any_asks() -> impl Strategy<Value = Vec<BlockAsk>> {
     let side = prop_oneof![Just(Side::Left), Just(Side::Right)];
     prop::collection::vec(
-        (side, any::<bool>()).prop_map(|(side, soft)| BlockAsk { side, soft }),
+        (side, any::<bool>()).prop_map(|(side, soft)| BlockAsk {
+            side,
+            soft,
+            after_ms: None,
+        }),
         0..30,
     )
 }
@@ -152,4 +157,33 @@ proptest! {
             prop_assert!(all.last().unwrap().soft);
         }
     }
+}
+
+/// Asks a minute apart; after the third, ten minutes of something else.
+#[test]
+fn the_minutes_of_a_block_are_those_spent_in_it() {
+    let at = |minutes: &[u32]| -> Vec<BlockAsk> {
+        minutes
+            .iter()
+            .map(|minute| BlockAsk {
+                side: Side::Left,
+                soft: false,
+                after_ms: Some(minute * 60_000),
+            })
+            .collect()
+    };
+    assert_eq!(budget_used_at(&at(&[4, 5, 6, 7, 8]), 4.0), Some(5));
+    assert_eq!(budget_used_at(&at(&[4, 5, 6, 7]), 4.0), None);
+    // Ten minutes elsewhere count as three.
+    assert_eq!(budget_used_at(&at(&[4, 5, 6, 16, 17]), 6.0), Some(5));
+    assert_eq!(
+        budget_used_at(&asks("LRLRLR"), 0.0),
+        None,
+        "no times, no minutes"
+    );
+    let run = find("quit").unwrap().run;
+    let said = run(json!({"asks": at(&[0, 1, 2, 3]), "budget_min": 3.0})).unwrap();
+    assert_eq!(said["signal"], "budget_used");
+    let refused = run(json!({"asks": [], "budget_min": -1.0})).unwrap_err();
+    assert_eq!(refused.field, "/budget_min");
 }

@@ -1,7 +1,7 @@
 //! Horses.
 
 use axum::Json;
-use cavesson_core::horse::Sex;
+use cavesson_core::horse::{HorseTrait, Sex};
 use cavesson_store::horse::{self, Horse as StoredHorse};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -31,6 +31,8 @@ pub struct Horse {
     /// Age in years, every horse a year older on January 1.
     pub age: i32,
     pub color: String,
+    /// Traits that steer its card.
+    pub traits: Vec<HorseTrait>,
 }
 
 impl Horse {
@@ -41,6 +43,7 @@ impl Horse {
             sex: Sex::of_word(&horse.sex),
             age: i32::from(year) - horse.foaled,
             color: horse.color,
+            traits: horse.traits,
         }
     }
 }

@@ -4,6 +4,7 @@
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::calc::judge::{Context, Ride, SeenFault};
+use cavesson_core::card::Day;
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::program::Program;
 use cavesson_core::rep::Rep;
@@ -13,12 +14,12 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use crate::App;
 use crate::known::{Known, ReadHorse};
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Signed;
 use crate::url::UrlPath;
+use crate::{App, cards};
 
 /// The packs' routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -42,10 +43,12 @@ struct HorsePack {
     /// Its reps that were not taken back, oldest first.
     reps: Vec<Rep>,
     context: Context,
+    /// What the barn knows of its ride today, for the calculator `card`.
+    day: Day,
 }
 
 /// What a device takes along to judge one horse without signal: the input of the
-/// calculator `judge`.
+/// calculators `judge` and `card`.
 #[utoipa::path(
     get, path = "/api/horses/{horse_id}/pack", operation_id = "show_pack", tag = "horses", params(("horse_id" = Uuid, Path)),
     responses(
@@ -60,7 +63,8 @@ async fn show(
 ) -> Answer<Json<HorsePack>> {
     let date = signed.now().date();
     let mut barn = signed.look().await?;
-    signed.horse(&mut barn, horse_id).await?;
+    let horse = signed.horse(&mut barn, horse_id).await?;
+    let day = cards::day_of(&mut barn, &horse, date).await?;
     let read = app.known.read(&mut barn, &[horse_id], date).await?.pop();
     let ReadHorse {
         known,
@@ -76,6 +80,7 @@ async fn show(
         program: on_ladder.changes.as_ref().clone(),
         reps: reps(&known),
         context: context(&known, &riders),
+        day,
     }))
 }
 

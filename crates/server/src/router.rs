@@ -23,8 +23,8 @@ use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
-    App, Settings, batches, board, calc, card_blocks, care, health, horse_page, horses, ladder,
-    levels, live, overrules, packs, program_preview, programs, rides, session, today, web,
+    App, Settings, batches, board, calc, card_blocks, cards, care, health, horse_page, horses,
+    ladder, levels, live, overrules, packs, program_preview, programs, rides, session, today, web,
 };
 
 /// How long a request may take.
@@ -51,6 +51,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(packs::routes())
         .merge(care::routes())
         .merge(card_blocks::routes())
+        .merge(cards::routes())
         .merge(levels::routes())
         .merge(rides::routes())
         .merge(batches::routes())

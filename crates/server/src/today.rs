@@ -1,10 +1,8 @@
 //! Today: who is ridden, when, where, for what, and the one thing that matters.
 
-use std::collections::HashMap;
-use std::sync::Arc;
-
 use axum::Json;
 use axum::extract::State;
+use cavesson_core::card::Part;
 use cavesson_core::judge::{self, State as LevelState, Verdict};
 use cavesson_core::ladder::Level;
 use cavesson_store::card_block;
@@ -20,6 +18,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::card_blocks::CardBlock;
+use crate::cards;
 use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
@@ -61,8 +60,19 @@ struct StringHorse {
     aim: Aim,
     /// Blocks put on its card for today.
     card: Vec<CardBlock>,
+    /// The parts of its ride's card in order, the check-over apart.
+    parts: Vec<CardPart>,
     /// Its rides today, earliest first.
     rides: Vec<RideBrief>,
+}
+
+/// A part of a card in short.
+#[derive(Serialize, ToSchema)]
+struct CardPart {
+    part: Part,
+    /// What it is called.
+    name: String,
+    minutes: u32,
 }
 
 /// What the ride is for, and where the horse stands with it.
@@ -103,37 +113,43 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
     let weekday = i32::from(day.weekday().to_monday_one_offset());
     let program = program_day::list(&mut barn, weekday, owner).await?;
     let rides = ride::on_day(&mut barn, day).await?;
-    let mut horses: HashMap<Uuid, Horse> = horse::list(&mut barn, owner)
+    let (stored, others): (Vec<_>, Vec<_>) = horse::list(&mut barn, owner)
         .await?
         .into_iter()
-        .map(|horse| (horse.horse_id, Horse::new(horse, now.year())))
-        .collect();
+        .partition(|horse| {
+            program
+                .iter()
+                .any(|planned| planned.horse_id == horse.horse_id)
+        });
     let mut card = card_block::on_day(&mut barn, day).await?;
     let ridden: Vec<Uuid> = program.iter().map(|planned| planned.horse_id).collect();
-    let judged: HashMap<Uuid, Arc<Judged>> = app
-        .known
-        .judged(barn, &ridden, day)
-        .await?
+    let judged = app.known.judged(barn, &ridden, day).await?;
+    let year = now.year();
+    let string = app
+        .work
+        .judging
+        .run(move || {
+            program
+                .into_iter()
+                .filter_map(|planned| {
+                    let horse = stored
+                        .iter()
+                        .find(|horse| horse.horse_id == planned.horse_id)?;
+                    let judged = judged
+                        .iter()
+                        .find(|judged| judged.horse_id == planned.horse_id)?;
+                    let of_horse =
+                        |block: &card_block::CardBlock| block.horse_id == planned.horse_id;
+                    let card = card.extract_if(.., |block| of_horse(block)).collect();
+                    string_horse(planned, horse, judged, card, &rides)
+                })
+                .collect::<Vec<StringHorse>>()
+        })
+        .await?;
+    let mut others: Vec<Horse> = others
         .into_iter()
-        .map(|judged| (judged.horse_id, judged))
+        .map(|horse| Horse::new(horse, year))
         .collect();
-    let mut string = Vec::with_capacity(program.len());
-    for planned in program {
-        let Some(horse) = horses.remove(&planned.horse_id) else {
-            continue;
-        };
-        let Some(judged) = judged.get(&planned.horse_id) else {
-            continue;
-        };
-        if let Some(aim) = aim(judged, &planned.level) {
-            let card = card
-                .extract_if(.., |block| block.horse_id == planned.horse_id)
-                .map(|block| CardBlock::of(block, judged.ladder()))
-                .collect();
-            string.push(string_horse(planned, horse, aim, card, &rides));
-        }
-    }
-    let mut others: Vec<Horse> = horses.into_values().collect();
     others.sort_by(|a, b| a.name.cmp(&b.name));
     Ok(Json(Today {
         day,
@@ -165,18 +181,32 @@ fn aim(judged: &Judged, level: &Level) -> Option<Aim> {
 
 fn string_horse(
     planned: ProgramDay,
-    horse: Horse,
-    aim: Aim,
-    card: Vec<CardBlock>,
+    horse: &horse::Horse,
+    judged: &Judged,
+    card: Vec<card_block::CardBlock>,
     rides: &[Ride],
-) -> StringHorse {
-    StringHorse {
+) -> Option<StringHorse> {
+    let aim = aim(judged, &planned.level)?;
+    let day = cards::day_with(horse, Some(&planned), &card, Vec::new(), judged.on);
+    let parts = cards::card_of(judged, &day).blocks.into_iter();
+    Some(StringHorse {
+        aim,
+        parts: parts
+            .filter(|block| block.part != Part::CheckOver && block.minutes > 0)
+            .map(|block| CardPart {
+                part: block.part,
+                name: block.name,
+                minutes: block.minutes,
+            })
+            .collect(),
+        card: card
+            .into_iter()
+            .map(|block| CardBlock::of(block, judged.ladder()))
+            .collect(),
         starts_at: planned.starts_at,
         rider_id: planned.rider_id,
         rider: planned.rider,
         place: planned.place,
-        aim,
-        card,
         rides: rides
             .iter()
             .filter(|ride| ride.horse_id == horse.horse_id)
@@ -187,6 +217,6 @@ fn string_horse(
                 asked: ride.asked,
             })
             .collect(),
-        horse,
-    }
+        horse: Horse::new(horse.clone(), judged.on.year()),
+    })
 }

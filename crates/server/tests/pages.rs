@@ -227,6 +227,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "quit",
             "gate",
             "judge",
+            "card",
             "simulate-horse"
         ]
     );

@@ -2,6 +2,7 @@
 
 use std::collections::HashMap;
 
+use cavesson_core::horse::HorseTrait;
 use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -25,6 +26,38 @@ pub struct Horse {
     pub owner_id: Option<Uuid>,
     /// Its program; none is the ladder as it ships.
     pub program_id: Option<Uuid>,
+    /// Traits that steer its card.
+    pub traits: Vec<HorseTrait>,
+}
+
+struct Row {
+    horse_id: Uuid,
+    name: String,
+    sex: String,
+    foaled: i32,
+    color: String,
+    owner_id: Option<Uuid>,
+    program_id: Option<Uuid>,
+    traits: Vec<String>,
+}
+
+impl From<Row> for Horse {
+    fn from(row: Row) -> Horse {
+        Horse {
+            horse_id: row.horse_id,
+            name: row.name,
+            sex: row.sex,
+            foaled: row.foaled,
+            color: row.color,
+            owner_id: row.owner_id,
+            program_id: row.program_id,
+            traits: row
+                .traits
+                .iter()
+                .filter_map(|word| HorseTrait::from_word(word))
+                .collect(),
+        }
+    }
 }
 
 /// All horses by name; with `owner`, only that person's.
@@ -33,16 +66,17 @@ pub struct Horse {
 /// When the query fails.
 pub async fn list(barn: &mut BarnTransaction, owner: Option<Uuid>) -> StoreResult<Vec<Horse>> {
     let barn_id = barn.barn_id();
-    Ok(sqlx::query_as!(
-        Horse,
-        "select horse_id, name, sex, foaled, color, owner_id, program_id from horse
+    let rows = sqlx::query_as!(
+        Row,
+        "select horse_id, name, sex, foaled, color, owner_id, program_id, traits from horse
          where barn_id = $1 and ($2::uuid is null or owner_id = $2)
          order by name",
         barn_id,
         owner
     )
     .fetch_all(barn.connection())
-    .await?)
+    .await?;
+    Ok(rows.into_iter().map(Horse::from).collect())
 }
 
 /// The horse of that id; with `owner`, only if it is theirs.
@@ -55,16 +89,39 @@ pub async fn find(
     owner: Option<Uuid>,
 ) -> StoreResult<Option<Horse>> {
     let barn_id = barn.barn_id();
-    Ok(sqlx::query_as!(
-        Horse,
-        "select horse_id, name, sex, foaled, color, owner_id, program_id from horse
+    let row = sqlx::query_as!(
+        Row,
+        "select horse_id, name, sex, foaled, color, owner_id, program_id, traits from horse
          where barn_id = $1 and horse_id = $2 and ($3::uuid is null or owner_id = $3)",
         barn_id,
         horse_id,
         owner
     )
     .fetch_optional(barn.connection())
-    .await?)
+    .await?;
+    Ok(row.map(Horse::from))
+}
+
+/// Gives a horse these traits in the place of those it had.
+///
+/// # Errors
+/// When the query fails.
+pub async fn set_traits(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    traits: &[HorseTrait],
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    let words: Vec<String> = traits.iter().map(|one| one.word().to_owned()).collect();
+    sqlx::query!(
+        "update horse set traits = $3 where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id,
+        &words
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
 }
 
 /// Those of `horse_ids` that are in the barn.

@@ -20,6 +20,8 @@ pub struct ProgramDay {
     pub rider: String,
     /// Where.
     pub place: String,
+    /// arena, round_pen, cattle_pen or outside.
+    pub place_kind: String,
     /// What the ride is for.
     pub level: Level,
 }
@@ -36,7 +38,8 @@ pub async fn list(
 ) -> StoreResult<Vec<ProgramDay>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        "select d.horse_id, d.starts_at, d.rider_id, p.name as rider, l.name as place, d.skill, d.rung
+        "select d.horse_id, d.starts_at, d.rider_id, p.name as rider, l.name as place,
+                l.kind as place_kind, d.skill, d.rung
          from program_day d
          join person p on p.barn_id = d.barn_id and p.person_id = d.rider_id
          join place l on l.barn_id = d.barn_id and l.place_id = d.place_id
@@ -57,6 +60,7 @@ pub async fn list(
             rider_id: row.rider_id,
             rider: row.rider,
             place: row.place,
+            place_kind: row.place_kind,
             level: Level {
                 skill: SkillId(row.skill),
                 rung: RungId(row.rung),

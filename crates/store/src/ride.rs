@@ -120,6 +120,34 @@ pub async fn on_day(barn: &mut BarnTransaction, day: Date) -> StoreResult<Vec<Ri
     Ok(rows.into_iter().map(Ride::from).collect())
 }
 
+/// Rides whose check-over says what is usual for a horse.
+const QUIET_RIDES: i64 = 30;
+
+/// Minutes until the horse was quiet before its last rides before a day, oldest first.
+///
+/// # Errors
+/// When the query fails.
+pub async fn quiet_minutes(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    before: Date,
+) -> StoreResult<Vec<f64>> {
+    let barn_id = barn.barn_id();
+    let mut minutes = sqlx::query_scalar!(
+        r#"select quiet_after_s / 60 as "minutes!" from ride
+           where barn_id = $1 and horse_id = $2 and day < $3 and quiet_after_s is not null
+           order by started_at desc, ride_id limit $4"#,
+        barn_id,
+        horse_id,
+        before.to_sqlx() as _,
+        QUIET_RIDES
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    minutes.reverse();
+    Ok(minutes)
+}
+
 /// What a rep needs to know of its ride.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct RideOfRep {
@@ -192,7 +220,8 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         ride.finished_after_ms.map(f64::from),
         i32::try_from(ride.opened_again).unwrap_or(i32::MAX),
         marks.as_deref(),
-        ride.note.as_deref().map(str::trim)
+        ride.note.as_deref().map(str::trim),
+        ride.quiet_after_s
     )
     .execute(barn.connection())
     .await?;

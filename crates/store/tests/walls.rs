@@ -32,6 +32,7 @@ fn a_horse(name: &str) -> Horse {
         color: "bay".into(),
         owner_id: None,
         program_id: None,
+        traits: Vec::new(),
     }
 }
 

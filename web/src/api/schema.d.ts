@@ -160,6 +160,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The card of a horse's ride today. A device with the core in it builds the same. */
+        post: operations["build_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/card-blocks": {
         parameters: {
             query?: never;
@@ -254,7 +271,7 @@ export interface paths {
         };
         /**
          * What a device takes along to judge one horse without signal: the input of the
-         *     calculator `judge`.
+         *     calculators `judge` and `card`.
          */
         get: operations["show_pack"];
         put?: never;
@@ -292,6 +309,23 @@ export interface paths {
         get?: never;
         /** Put a horse on a program. */
         put: operations["put_horse_program"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/traits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say which traits a horse has. */
+        put: operations["set_traits"];
         post?: never;
         delete?: never;
         options?: never;
@@ -479,6 +513,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/traits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every trait that steers a card. */
+        get: operations["list_traits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -536,6 +587,11 @@ export interface components {
             /** Format: int32 */
             soft: number;
         };
+        /**
+         * @description What has to be at hand, and takes its time to set up.
+         * @enum {string}
+         */
+        AtHand: "cattle" | "flag" | "barrels" | "obstacles" | "company" | "outside" | "haul";
         /** @description Rides and reps from one device. */
         Batch: {
             /**
@@ -553,6 +609,16 @@ export interface components {
              */
             sent_at: string;
         };
+        /** @description Asks of one side. */
+        BlockAsks: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            asks: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
         /** @description A fault seen in the asks of one level of a ride. */
         BlockFault: {
             /** @description The fault. */
@@ -561,6 +627,36 @@ export interface components {
             rung: components["schemas"]["RungId"];
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];
+        };
+        /** @description A part of the card. */
+        BlockOfCard: {
+            /** @description Asks a side, in the order of asking. */
+            asks: components["schemas"]["BlockAsks"][];
+            /** @description How it is done. */
+            exercise: string;
+            /** @description What to do if it goes wrong; empty where nothing is asked. */
+            if_wrong: string;
+            /** @description What could be asked in its place, best first. */
+            instead: components["schemas"]["NamedLevel"][];
+            /** @description The levels asked in it, in order; none where nothing is asked. */
+            levels: components["schemas"]["NamedLevel"][];
+            /**
+             * Format: int32
+             * @description Its minutes.
+             */
+            minutes: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it is. */
+            part: components["schemas"]["Part"];
+            /** @description When to quit. */
+            quit: string;
+            /** @description What counts as soft; empty where nothing is asked. */
+            soft: string;
+            /** @description Who has to be there; empty for the rider alone. */
+            who: string;
+            /** @description Why it is on the card. */
+            why: string;
         };
         /** @description All horses at a glance. */
         Board: {
@@ -625,6 +721,34 @@ export interface components {
             /** @description Signs of trouble. */
             trouble?: components["schemas"]["Trouble"][];
         };
+        /** @description A card for one horse and day. */
+        Card: {
+            /** @description Its parts, in order. */
+            blocks: components["schemas"]["BlockOfCard"][];
+            /** @description What to look out for so that nobody is hurt. */
+            cautions: string[];
+            /** @description Nothing on it is faster. */
+            fastest: components["schemas"]["Gait"];
+            /** @description What would have been worth more, and why it is not on the card. */
+            left_out: components["schemas"]["LeftOut"][];
+            /** @description What limits it, in a sentence each: age, heat, lay-off, brake. */
+            limits: string[];
+            /**
+             * Format: int32
+             * @description Minutes of all its blocks in the saddle or in hand, the check-over apart.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description Minutes it may have at most.
+             */
+            most_minutes: number;
+            /**
+             * Format: double
+             * @description What the choice is worth; cards of the same horse and day can be compared by it.
+             */
+            worth: number;
+        };
         /** @description A block on the card of a day. */
         CardBlock: {
             /** Format: uuid */
@@ -638,6 +762,79 @@ export interface components {
             side?: components["schemas"]["Side"] | null;
             /** @description What to do. */
             text: string;
+        };
+        /** @description The day of a ride, as far as its card needs it. */
+        CardDay: {
+            /**
+             * Format: int32
+             * @description The horse's age in years, where known.
+             * @default null
+             */
+            age_years: number | null;
+            /** @default null */
+            aim: components["schemas"]["Level"] | null;
+            /**
+             * @description What is at hand.
+             * @default []
+             */
+            at_hand: components["schemas"]["AtHand"][];
+            /**
+             * @description A helper on the ground, phone at hand.
+             * @default false
+             */
+            helper: boolean;
+            /**
+             * Format: double
+             * @description Relative humidity, in percent.
+             * @default null
+             */
+            humidity_pct: number | null;
+            /**
+             * Format: int32
+             * @description Minutes there are for the ride.
+             * @default 45
+             */
+            minutes: number;
+            /**
+             * @description Blocks the trainer put on it.
+             * @default []
+             */
+            planned: components["schemas"]["PlannedBlock"][];
+            /**
+             * @description Minutes until it was quiet before earlier rides, oldest first.
+             * @default []
+             */
+            quiet_min: number[];
+            /**
+             * Format: double
+             * @description The same today, once it is known.
+             * @default null
+             */
+            quiet_today_min: number | null;
+            /**
+             * Format: double
+             * @description Temperature, in degrees Fahrenheit.
+             * @default null
+             */
+            temperature_f: number | null;
+            /**
+             * @description Its traits.
+             * @default []
+             */
+            traits: components["schemas"]["HorseTrait"][];
+            /**
+             * @description Levels the rider does not want today.
+             * @default []
+             */
+            without: components["schemas"]["Level"][];
+        };
+        /** @description A part of a card in short. */
+        CardPart: {
+            /** Format: int32 */
+            minutes: number;
+            /** @description What it is called. */
+            name: string;
+            part: components["schemas"]["Part"];
         };
         /**
          * @description What a note of care is about.
@@ -1338,6 +1535,8 @@ export interface components {
             horse_id: string;
             name: string;
             sex?: components["schemas"]["Sex"] | null;
+            /** @description Traits that steer its card. */
+            traits: components["schemas"]["HorseTrait"][];
         };
         /** @description The first ask of a level on a day and side. */
         HorseFirstAsk: {
@@ -1381,6 +1580,8 @@ export interface components {
              * @description The barn's calendar day.
              */
             date: string;
+            /** @description What the barn knows of its ride today, for the calculator `card`. */
+            day: components["schemas"]["CardDay"];
             /** Format: uuid */
             horse_id: string;
             /**
@@ -1491,6 +1692,11 @@ export interface components {
             level: number;
             slip: components["schemas"]["Slip"];
         };
+        /**
+         * @description One trait of a horse.
+         * @enum {string}
+         */
+        HorseTrait: "looks_about" | "squirms" | "pops_up_behind" | "over_bridles" | "lazy" | "hot" | "sensitive_to_leg" | "pushes_on_the_hand" | "late_developer" | "cold_backed" | "one_sided";
         /** @description One rail, or the half of one. */
         Item: {
             /**
@@ -1645,6 +1851,14 @@ export interface components {
             without_exceptional?: components["schemas"]["Verdict"] | null;
             without_riders?: components["schemas"]["Verdict"] | null;
         };
+        /** @description A trait with what it changes. */
+        KnownTrait: {
+            /** @description What it changes on the card. */
+            effect: string;
+            /** @description What a trainer says. */
+            name: string;
+            trait: components["schemas"]["HorseTrait"];
+        };
         /** @description The last day the horse was ridden. */
         LastRide: {
             /** @description What was asked, those whose verdict changed first. */
@@ -1656,6 +1870,15 @@ export interface components {
              * @description The last ride of that day.
              */
             ride_id: string;
+        };
+        /** @description A level that is not on the card, and why. */
+        LeftOut: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Why it is not on the card. */
+            why: string;
         };
         /** @description A skill at one of its rungs. */
         Level: {
@@ -1965,6 +2188,13 @@ export interface components {
          * @enum {string}
          */
         Mouth: "quiet" | "still" | "frantic";
+        /** @description A level by name. */
+        NamedLevel: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description A part of a ride with one aim: one level, asked for a while. */
         NewBlock: {
             /**
@@ -2130,6 +2360,12 @@ export interface components {
              */
             opened_again?: number;
             /**
+             * Format: double
+             * @description Seconds the horse was led and moved about until it was quiet, before mounting;
+             *     left out while nobody took it.
+             */
+            quiet_after_s?: number | null;
+            /**
              * Format: uuid
              * @description Made on the device (UUIDv7).
              */
@@ -2233,6 +2469,19 @@ export interface components {
             overrule: components["schemas"]["Overrule"];
             /** @description Whether it was taken back. */
             withdrawn: boolean;
+        };
+        /**
+         * @description What a part of the card is.
+         * @enum {string}
+         */
+        Part: "check_over" | "brake" | "cold" | "loosen" | "review" | "work" | "breather" | "set_up" | "use" | "finish" | "walk_out";
+        /** @description A block that has to be on the card. */
+        PlannedBlock: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            side?: components["schemas"]["Side"] | null;
+            /** @description What to do, in the trainer's words. */
+            text?: string;
         };
         /**
          * @description Where the horse stopped, seen from the cow's eye.
@@ -2782,6 +3031,8 @@ export interface components {
             ask: string;
             /** @description What to look out for so that nobody is hurt. */
             caution?: string | null;
+            /** @description Whether it is asked from the ground, nobody riding. */
+            ground: boolean;
             /** @description Stable id. */
             id: components["schemas"]["SkillId"];
             /** @description What its reps record. */
@@ -2796,6 +3047,7 @@ export interface components {
             rungs: components["schemas"]["Rung"][];
             /** @description Whether left and right are asked each on its own. */
             sides: components["schemas"]["Sides"];
+            with?: components["schemas"]["AtHand"] | null;
         };
         /**
          * @description The stable id of a skill, such as `bend.flex`.
@@ -2965,7 +3217,7 @@ export interface components {
             /** @description The side. */
             side: components["schemas"]["Side"];
         };
-        /** @description StillNeeded reps and days. */
+        /** @description Reps and days that are still needed. */
         StillNeeded: {
             /**
              * Format: int32
@@ -3033,6 +3285,8 @@ export interface components {
             /** @description Blocks put on its card for today. */
             card: components["schemas"]["CardBlock"][];
             horse: components["schemas"]["Horse"];
+            /** @description The parts of its ride's card in order, the check-over apart. */
+            parts: components["schemas"]["CardPart"][];
             place: string;
             rider: string;
             /** Format: uuid */
@@ -3131,6 +3385,11 @@ export interface components {
             /** @description The track. */
             track: string;
             under_way?: components["schemas"]["UnderWay"] | null;
+        };
+        /** @description The traits of a horse. */
+        Traits: {
+            /** @description All of them; what is named takes the place of what was. */
+            traits: components["schemas"]["HorseTrait"][];
         };
         /** @description A trend over days; larger values are better. */
         Trend: {
@@ -3927,6 +4186,113 @@ export interface operations {
             };
         };
     };
+    build_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardDay"];
+            };
+        };
+        responses: {
+            /** @description The card */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Card"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A number of the day out of bounds, or a level that the horse's ladder does not have */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_card_block: {
         parameters: {
             query?: never;
@@ -4654,6 +5020,120 @@ export interface operations {
                 };
             };
             /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_traits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Traits"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5595,6 +6075,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Today"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_traits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The traits */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnownTrait"][];
                 };
             };
             /** @description Not signed in */

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The blocks of today's ride, in order: what, why, what counts as soft, when to quit. */
+        post: operations["card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cusum": {
         parameters: {
             query?: never;
@@ -205,12 +222,62 @@ export interface components {
          * @enum {string}
          */
         Answer: "gave" | "late" | "did_not_give" | "evaded_up" | "evaded_down" | "evaded_out" | "evaded_behind" | "evaded_shoulder" | "evaded_sideways" | "evaded_backed_off";
+        /**
+         * @description What has to be at hand, and takes its time to set up.
+         * @enum {string}
+         */
+        AtHand: "cattle" | "flag" | "barrels" | "obstacles" | "company" | "outside" | "haul";
         /** @description One ask of the block, in the order of asking. */
         BlockAsk: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start to the ask, where known.
+             */
+            after_ms?: number | null;
             /** @description The side that was asked. */
             side: components["schemas"]["Side"];
             /** @description Whether the answer was soft. */
             soft: boolean;
+        };
+        /** @description Asks of one side. */
+        BlockAsks: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            asks: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
+        /** @description A part of the card. */
+        BlockOfCard: {
+            /** @description Asks a side, in the order of asking. */
+            asks: components["schemas"]["BlockAsks"][];
+            /** @description How it is done. */
+            exercise: string;
+            /** @description What to do if it goes wrong; empty where nothing is asked. */
+            if_wrong: string;
+            /** @description What could be asked in its place, best first. */
+            instead: components["schemas"]["NamedLevel"][];
+            /** @description The levels asked in it, in order; none where nothing is asked. */
+            levels: components["schemas"]["NamedLevel"][];
+            /**
+             * Format: int32
+             * @description Its minutes.
+             */
+            minutes: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it is. */
+            part: components["schemas"]["Part"];
+            /** @description When to quit. */
+            quit: string;
+            /** @description What counts as soft; empty where nothing is asked. */
+            soft: string;
+            /** @description Who has to be there; empty for the rider alone. */
+            who: string;
+            /** @description Why it is on the card. */
+            why: string;
         };
         /** @description One stretch of being calm, or not. */
         Calm: {
@@ -227,6 +294,99 @@ export interface components {
             signs?: components["schemas"]["Relaxing"][];
             /** @description Signs of trouble. */
             trouble?: components["schemas"]["Trouble"][];
+        };
+        /** @description A card for one horse and day. */
+        Card: {
+            /** @description Its parts, in order. */
+            blocks: components["schemas"]["BlockOfCard"][];
+            /** @description What to look out for so that nobody is hurt. */
+            cautions: string[];
+            /** @description Nothing on it is faster. */
+            fastest: components["schemas"]["Gait"];
+            /** @description What would have been worth more, and why it is not on the card. */
+            left_out: components["schemas"]["LeftOut"][];
+            /** @description What limits it, in a sentence each: age, heat, lay-off, brake. */
+            limits: string[];
+            /**
+             * Format: int32
+             * @description Minutes of all its blocks in the saddle or in hand, the check-over apart.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description Minutes it may have at most.
+             */
+            most_minutes: number;
+            /**
+             * Format: double
+             * @description What the choice is worth; cards of the same horse and day can be compared by it.
+             */
+            worth: number;
+        };
+        /** @description The day of a ride, as far as its card needs it. */
+        CardDay: {
+            /**
+             * Format: int32
+             * @description The horse's age in years, where known.
+             * @default null
+             */
+            age_years: number | null;
+            /** @default null */
+            aim: components["schemas"]["Level"] | null;
+            /**
+             * @description What is at hand.
+             * @default []
+             */
+            at_hand: components["schemas"]["AtHand"][];
+            /**
+             * @description A helper on the ground, phone at hand.
+             * @default false
+             */
+            helper: boolean;
+            /**
+             * Format: double
+             * @description Relative humidity, in percent.
+             * @default null
+             */
+            humidity_pct: number | null;
+            /**
+             * Format: int32
+             * @description Minutes there are for the ride.
+             * @default 45
+             */
+            minutes: number;
+            /**
+             * @description Blocks the trainer put on it.
+             * @default []
+             */
+            planned: components["schemas"]["PlannedBlock"][];
+            /**
+             * @description Minutes until it was quiet before earlier rides, oldest first.
+             * @default []
+             */
+            quiet_min: number[];
+            /**
+             * Format: double
+             * @description The same today, once it is known.
+             * @default null
+             */
+            quiet_today_min: number | null;
+            /**
+             * Format: double
+             * @description Temperature, in degrees Fahrenheit.
+             * @default null
+             */
+            temperature_f: number | null;
+            /**
+             * @description Its traits.
+             * @default []
+             */
+            traits: components["schemas"]["HorseTrait"][];
+            /**
+             * @description Levels the rider does not want today.
+             * @default []
+             */
+            without: components["schemas"]["Level"][];
         };
         /**
          * @description What a note of care is about.
@@ -788,6 +948,11 @@ export interface components {
          * @enum {string}
          */
         Help: "mostly_hand" | "even" | "mostly_leg";
+        /**
+         * @description One trait of a horse.
+         * @enum {string}
+         */
+        HorseTrait: "looks_about" | "squirms" | "pops_up_behind" | "over_bridles" | "lazy" | "hot" | "sensitive_to_leg" | "pushes_on_the_hand" | "late_developer" | "cold_backed" | "one_sided";
         /** @description One rail, or the half of one. */
         Item: {
             /**
@@ -845,6 +1010,22 @@ export interface components {
             rides: components["schemas"]["JudgeRide"][];
             /** @default null */
             sex: components["schemas"]["Sex"] | null;
+        };
+        /** @description Input of `judge`. */
+        JudgeInput: {
+            /** @description What is known beside the reps. */
+            context?: components["schemas"]["JudgeContext"];
+            /**
+             * Format: date
+             * @description The date to judge for.
+             */
+            date: string;
+            /** @description The ladder: "default", the one that ships. */
+            ladder?: string;
+            /** @description The program; the default schools and gates when left out. */
+            program?: components["schemas"]["Program"];
+            /** @description The reps, as the API sends them. */
+            reps: components["schemas"]["Rep"][];
         };
         /** @description One ride. */
         JudgeRide: {
@@ -919,6 +1100,15 @@ export interface components {
             what_it_takes: components["schemas"]["WhatItTakes"];
             without_exceptional?: components["schemas"]["Verdict"] | null;
             without_riders?: components["schemas"]["Verdict"] | null;
+        };
+        /** @description A level that is not on the card, and why. */
+        LeftOut: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Why it is not on the card. */
+            why: string;
         };
         /** @description A skill at one of its rungs. */
         Level: {
@@ -1185,6 +1375,13 @@ export interface components {
          * @enum {string}
          */
         Mouth: "quiet" | "still" | "frantic";
+        /** @description A level by name. */
+        NamedLevel: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -1228,6 +1425,19 @@ export interface components {
             overrule_id: string;
             /** @description Why. */
             reason: string;
+        };
+        /**
+         * @description What a part of the card is.
+         * @enum {string}
+         */
+        Part: "check_over" | "brake" | "cold" | "loosen" | "review" | "work" | "breather" | "set_up" | "use" | "finish" | "walk_out";
+        /** @description A block that has to be on the card. */
+        PlannedBlock: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            side?: components["schemas"]["Side"] | null;
+            /** @description What to do, in the trainer's words. */
+            text?: string;
         };
         /**
          * @description Where the horse stopped, seen from the cow's eye.
@@ -1731,7 +1941,7 @@ export interface components {
             /** @description Whether it hurried. */
             hurried?: boolean;
         };
-        /** @description StillNeeded reps and days. */
+        /** @description Reps and days that are still needed. */
         StillNeeded: {
             /**
              * Format: int32
@@ -2018,6 +2228,38 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The day. */
+                    day?: components["schemas"]["CardDay"];
+                    /** @description The horse, as `judge` is given it. */
+                    horse: components["schemas"]["JudgeInput"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The card. */
+                        card: components["schemas"]["Card"];
+                    };
+                };
+            };
+        };
+    };
     cusum: {
         parameters: {
             query?: never;
@@ -2332,10 +2574,10 @@ export interface operations {
                     /** @description The level was never asked before this ride. */
                     brand_new?: boolean;
                     /**
-                     * @description How many asks were made when the minutes of the block were used up; null while they
-                     *     are not.
+                     * Format: double
+                     * @description Minutes the block has; null for a block without a budget.
                      */
-                    budget_used_at?: number | null;
+                    budget_min?: number | null;
                     /** @description The level is not held yet. */
                     green?: boolean;
                     /** @description Soft and asked on the last ride that asked the level. */

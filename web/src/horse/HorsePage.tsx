@@ -10,6 +10,7 @@ import { useWho } from '../session/who';
 import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
 import { count } from '../words/plain';
+import { cardPath } from '../card/queries';
 import { CardAhead } from './CardAhead';
 import { Care } from './Care';
 import { Decisions } from './Decisions';
@@ -25,6 +26,7 @@ import { Riders } from './Riders';
 import { Season } from './Season';
 import { SidesApart } from './SidesApart';
 import { Slips } from './Slips';
+import { Traits } from './Traits';
 import { VerdictBoard } from './VerdictBoard';
 
 /** One horse as a whole: the one thing to do next, and all it rests on. */
@@ -70,6 +72,7 @@ function Whole({ page }: { page: Page }) {
       <NextThing page={page} today={today} />
       <LastRide page={page} />
       {today && <CardAhead page={page} />}
+      {today && <Traits horse={page.horse} />}
       <VerdictBoard page={page} />
       <Box sx={two}>
         <Box sx={{ minWidth: 0 }}>
@@ -94,6 +97,7 @@ function Whole({ page }: { page: Page }) {
 function partsOf(page: Page): Part[] {
   const all: [string, string, boolean][] = [
     ['last-ride', 'Last ride', page.last_ride != null],
+    ['traits', 'Traits', true],
     ['stands', 'Where things stand', true],
     ['soft-map', 'Soft map', true],
     ['faults', 'Faults', true],
@@ -123,6 +127,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {!today && (
         <Button component={Link} to={horsePath(horse.horse_id)}>
           {horse.name} today
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={cardPath(horse.horse_id)} variant="contained">
+          Today&apos;s card
         </Button>
       )}
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>

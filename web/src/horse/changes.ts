@@ -29,6 +29,19 @@ export function useAddCardBlock(horseId: string) {
   );
 }
 
+export function useSetTraits(horse_id: string) {
+  return useChange(
+    (traits: Schemas['HorseTrait'][]) =>
+      answer(
+        client.PUT('/api/horses/{horse_id}/traits', {
+          params: { path: { horse_id } },
+          body: { traits },
+        }),
+      ),
+    horse_id,
+  );
+}
+
 export function useRemoveCardBlock() {
   return useChange((block_id: string) =>
     answer(client.DELETE('/api/card-blocks/{block_id}', { params: { path: { block_id } } })),

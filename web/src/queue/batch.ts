@@ -48,6 +48,7 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
       .map(({ blockId, position, skill, rung }) => ({ block_id: blockId, position, skill, rung })),
     ...(ride.marks && { marks: ride.marks }),
     ...(ride.faults && { faults: ride.faults }),
+    ...(ride.quietAfterS !== undefined && { quiet_after_s: ride.quietAfterS }),
   };
 }
 

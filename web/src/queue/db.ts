@@ -41,6 +41,8 @@ export interface KeptRide extends Row {
   marks?: Schemas['RideMark'][];
   /** All faults seen in its parts; unset while nobody said on this device. */
   faults?: Schemas['BlockFault'][];
+  /** Seconds until it was quiet before mounting; unset while nobody took it here. */
+  quietAfterS?: number;
 }
 
 /** A part of a ride: one level, asked for a while. */
@@ -94,11 +96,37 @@ export interface KeptHold {
   cutOff: boolean;
 }
 
+/** A horse's card of a day as its rider wants it. */
+export interface KeptCard {
+  /** The horse and the day. */
+  id: string;
+  wanted: Wanted;
+  /** The card as the ride began with it: what is asked on the way changes it no more. */
+  begun?: Schemas['Card'];
+  /** When the horse was led out, while it is not quiet yet: ISO time. */
+  ledOutAt?: string;
+}
+
+/** What a rider wants otherwise on a card than the barn knows of the day. */
+export interface Wanted {
+  minutes?: number;
+  helper?: boolean;
+  at_hand?: Schemas['AtHand'][];
+  temperature_f?: number | null;
+  humidity_pct?: number | null;
+  quiet_today_min?: number;
+  without?: Schemas['Level'][];
+  added?: Schemas['Level'][];
+  /** The parts in the rider's own order. */
+  order?: string[];
+}
+
 export type KeptDatabase = Dexie & {
   rides: EntityTable<KeptRide, 'rideId'>;
   blocks: EntityTable<KeptBlock, 'blockId'>;
   reps: EntityTable<KeptRep, 'repId'>;
   holds: EntityTable<KeptHold, 'repId'>;
+  cards: EntityTable<KeptCard, 'id'>;
 };
 
 const before = { rides: 'rideId, horseId, state', reps: 'repId, rideId, state' };
@@ -129,6 +157,8 @@ export function keptDatabase(barnId: string, personId: string): KeptDatabase {
     });
   // A level belongs to the rep, and a ride has blocks.
   db.version(3).stores(stores).upgrade(giveBlocks);
+  // Cards as their riders want them.
+  db.version(4).stores({ ...stores, cards: 'id' });
   open.set(name, db);
   return db;
 }

@@ -54,7 +54,7 @@ export interface RecordedAsk {
   measure: Measure;
 }
 
-const everything = (db: KeptDatabase) => [db.rides, db.blocks, db.reps, db.holds];
+const everything = (db: KeptDatabase) => [db.rides, db.blocks, db.reps, db.holds, db.cards];
 
 /** Keeps an ask, with its block and its ride where they are new. A rep that is known stays as it is. */
 export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<void> {
@@ -90,6 +90,9 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
   });
 }
 
+/** Names a horse's card of a day. */
+export const cardId = ({ horseId, day }: Pick<Mount, 'horseId' | 'day'>) => `${horseId} ${day}`;
+
 /** A ride begins with its first ask. */
 async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<KeptRide> {
   const ride: KeptRide = {
@@ -105,6 +108,8 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
     state: 'waiting',
     version: 1,
   };
+  const quietMin = (await db.cards.get(cardId(mount)))?.wanted.quiet_today_min;
+  if (quietMin !== undefined) ride.quietAfterS = Math.round(quietMin * 60);
   clock.begin(ride.rideId, ask.agoMs);
   await db.rides.add(ride);
   return ride;

@@ -1,12 +1,15 @@
 import Box from '@mui/material/Box';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { ladderQuery } from '../ladder/queries';
 import type { KeptDatabase } from '../queue/db';
+import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
+import { partWords } from '../words/card';
 import { ridePath } from './ridePath';
+import type { CardPart } from './useCardParts';
 import type { Recorder } from './useRecorder';
 
 const LevelPicker = lazy(async () => ({ default: (await import('./LevelPicker')).LevelPicker }));
@@ -29,39 +32,41 @@ const targetSx = {
   textDecoration: 'none',
 } as const;
 
-/** The parts of the ride so far: one touch goes back to one, another opens any level. */
+/** The parts of the ride: those of its card in order, then what else was asked; one touch goes to one. */
 export function Blocks({ recorder }: { recorder: Recorder }) {
-  const { horseId, rideId, level } = recorder;
-  const { db } = useQueue();
+  const { horseId, level } = recorder;
   const navigate = useNavigate();
   const [picking, setPicking] = useState(false);
-  const ladder = useQuery(ladderQuery);
-  const blocks = useLiveQuery(() => blocksOf(db, rideId), [db, rideId]) ?? [];
-  const nameOf = ({ skill, rung }: { skill: string; rung: string }) =>
-    ladder.data?.levels.find((known) => known.level.skill === skill && known.level.rung === rung)
-      ?.level.name ?? `${skill}, ${rung}`;
-  const isThis = (block: { skill: string; rung: string }) =>
-    block.skill === level.skill && block.rung === level.rung;
+  const shown = useShown(recorder);
+  const here = useCurrent(shown, level);
+  const current = useRef<HTMLAnchorElement>(null);
+  useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [here]);
   return (
     <Box
       component="nav"
       aria-label="Parts of the ride"
       sx={{ display: 'flex', overflowX: 'auto', px: 1, gap: 0.5, pb: 0.5 }}
     >
-      {blocks
-        .filter((block) => !isThis(block))
-        .map((block) => (
-          <Box
-            key={block.blockId}
-            component={Link}
-            replace
-            to={ridePath(horseId, block)}
-            sx={targetSx}
-          >
-            <span>{nameOf(block)}</span>
-            <strong>{block.asked} asked</strong>
-          </Box>
-        ))}
+      {shown.map((part, index) => (
+        <Box
+          key={`${index} ${part.level.skill}/${part.level.rung}`}
+          component={Link}
+          replace
+          to={`${ridePath(horseId, part.level)}?part=${index}`}
+          ref={index === here ? current : undefined}
+          aria-current={index === here ? 'step' : undefined}
+          sx={{
+            ...targetSx,
+            ...(index === here && { bgcolor: 'text.primary', color: 'background.default' }),
+          }}
+        >
+          <span>
+            {part.part && `${partWords[part.part]}: `}
+            {part.name}
+          </span>
+          <strong>{part.asks > 0 ? `${part.asked} of ${part.asks}` : `${part.asked} asked`}</strong>
+        </Box>
+      ))}
       <Box
         component="button"
         type="button"
@@ -83,6 +88,49 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
       )}
     </Box>
   );
+}
+
+interface Shown {
+  part?: CardPart['part'];
+  level: Level;
+  name: string;
+  asked: number;
+  asks: number;
+}
+
+const isOf =
+  ({ skill, rung }: Level) =>
+  ({ level }: { level: Level }) =>
+    level.skill === skill && level.rung === rung;
+
+/** The card's parts, then what was asked beside it. */
+function useShown({ parts, rideId }: Recorder): Shown[] {
+  const { db } = useQueue();
+  const ladder = useQuery(ladderQuery);
+  const blocks = useLiveQuery(() => blocksOf(db, rideId), [db, rideId]) ?? [];
+  const nameOf = (level: Level) =>
+    ladder.data?.levels.find(isOf(level))?.level.name ?? `${level.skill}, ${level.rung}`;
+  const asked = (level: Level) =>
+    blocks.find(({ skill, rung }) => skill === level.skill && rung === level.rung)?.asked ?? 0;
+  const beside = blocks.filter((block) => !parts.some(isOf(block)));
+  return [
+    ...parts.map((part) => ({ ...part, asked: asked(part.level) })),
+    ...beside.map(({ skill, rung, asked: number }) => ({
+      level: { skill, rung },
+      name: nameOf({ skill, rung }),
+      asked: number,
+      asks: 0,
+    })),
+  ];
+}
+
+/** Which of them is asked now: the one that was touched, else the first of its level. */
+function useCurrent(shown: Shown[], level: Level): number {
+  const [search] = useSearchParams();
+  const touched = Number(search.get('part') ?? -1);
+  const of = isOf(level);
+  const at = shown[touched];
+  return at && of(at) ? touched : shown.findIndex(of);
 }
 
 async function blocksOf(db: KeptDatabase, rideId: string | undefined) {

@@ -14,17 +14,24 @@ interface Asked {
   /** Where the level stands, as far as it is known here. */
   state: Schemas['State'] | undefined;
   sex: Schemas['Sex'] | null | undefined;
+  /** Minutes the card has for the level. */
+  budgetMin: number | null;
 }
 
 const none: Schemas['Strip'][] = [];
 
 /** Whether the last ask was a good place to quit, as the core in the page says; empty when not. */
-export function useQuit({ horseId, level, ride, reps, state, sex }: Asked): string {
+export function useQuit({ horseId, level, ride, reps, state, sex, budgetMin }: Asked): string {
   const strips = useQuery(stripsQuery({ horseId, ...level }));
   const before = strips.data?.strips.filter(({ ride_id }) => ride_id !== ride?.rideId) ?? none;
   const last = before.at(-1)?.reps ?? [];
   const input = {
-    asks: reps.map(({ side, soft }) => ({ side, soft: soft ?? false })),
+    asks: reps.map(({ side, soft, askedAfterMs }) => ({
+      side,
+      soft: soft ?? false,
+      after_ms: askedAfterMs === Number.MAX_SAFE_INTEGER ? null : askedAfterMs,
+    })),
+    budget_min: budgetMin,
     brand_new: strips.isSuccess && before.length === 0,
     green: state !== undefined && state !== 'held',
     last_ride: { soft: last.filter(({ soft }) => soft).length, asked: last.length },

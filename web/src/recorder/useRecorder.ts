@@ -15,6 +15,7 @@ import type { Measure } from '../words/measures';
 import { faceOf, type Side } from './faces';
 import { useAsking } from './useAsking';
 import { useAsked } from './useAsked';
+import { budgetMin, useCardParts } from './useCardParts';
 import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
 import { useWakeLock } from './useWakeLock';
@@ -62,8 +63,10 @@ export function useRecorder() {
     () => [...(kept ?? []), ...unsaved.map(asRep)].filter((rep) => !rep.undone),
     [kept, unsaved],
   );
+  const parts = useCardParts(horseId, ride);
   const quit = useQuit({
     horseId,
+    budgetMin: budgetMin(parts, level),
     level,
     ride,
     reps,
@@ -96,6 +99,8 @@ export function useRecorder() {
     horseId,
     rideId: ride?.rideId,
     level,
+    /** The parts of the card the ride goes by. */
+    parts,
     asked: asked?.level,
     /** How the level is asked is being found out. */
     looking,

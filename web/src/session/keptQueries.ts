@@ -27,7 +27,7 @@ const mostMs = 7 * 86_400_000;
 const writesAtMostEveryMs = 1_000;
 
 /** What is found out anew: who is signed in, and what this device itself judged. */
-const ownMatters = new Set(['session', 'judged here', 'quit here']);
+const ownMatters = new Set(['session', 'judged here', 'quit here', 'card']);
 
 interface Owner {
   barn_id: string;

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
+import { cardPath } from '../card/queries';
 import { VerdictMark } from '../draw/VerdictMark';
 import { useWho } from '../session/who';
 import { horsePath } from '../horse/queries';
@@ -10,7 +11,7 @@ import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
 import { clockIn } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
-import { isRidden, type StringHorse } from './string';
+import { isRidden, minutesOf, workOf, type StringHorse } from './string';
 
 interface Props {
   entry: StringHorse;
@@ -85,6 +86,15 @@ export function HorseTag({ entry, records, isNext }: Props) {
             </Typography>
             <Typography variant="body2">{aim.matters}</Typography>
           </Box>
+        </Box>
+      )}
+      {!isNext && (
+        <Box
+          component={Link}
+          to={cardPath(horse.horse_id)}
+          sx={{ color: 'text.primary', display: 'inline-block', py: 0.75, mt: 0.25 }}
+        >
+          Card: {minutesOf(entry)} min, {workOf(entry)}
         </Box>
       )}
       <OnTheCard entry={entry} />

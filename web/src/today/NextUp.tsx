@@ -2,12 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
+import { cardPath } from '../card/queries';
+import { CardRail } from '../draw/CardRail';
 import { VerdictMark } from '../draw/VerdictMark';
 import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
 import { clock } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
-import type { StringHorse } from './string';
+import { minutesOf, workOf, type StringHorse } from './string';
 
 /** Who is next, with what, where, and the one thing that matters. One tap to ride. */
 export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
@@ -59,6 +61,24 @@ export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
           </Typography>
           <Typography>{aim.matters}</Typography>
         </Box>
+      </Box>
+      <Box
+        component={Link}
+        to={cardPath(horse.horse_id)}
+        sx={{
+          flex: '1 1 100%',
+          order: 3,
+          color: 'text.primary',
+          bgcolor: 'background.paper',
+          borderRadius: '5px',
+          p: 1.5,
+          textDecoration: 'none',
+        }}
+      >
+        <Typography sx={{ fontWeight: 700, mb: 0.5 }}>
+          Today&apos;s card, {minutesOf(entry)} min: {workOf(entry)}
+        </Typography>
+        <CardRail parts={entry.parts} />
       </Box>
       <Button
         component={Link}

@@ -22,3 +22,14 @@ export function lanes(string: StringHorse[], personId: string): [string, StringH
   }
   return [...byRider];
 }
+
+/** Minutes of the horse's card. */
+export const minutesOf = ({ parts }: StringHorse) =>
+  parts.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** What its card works on. */
+export function workOf({ parts }: StringHorse): string {
+  const work =
+    parts.find(({ part }) => part === 'work') ?? parts.find(({ part }) => part === 'review');
+  return work ? work.name.toLowerCase() : 'easy';
+}

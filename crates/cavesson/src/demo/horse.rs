@@ -1,6 +1,6 @@
 //! What is told of one horse of the demo.
 
-use cavesson_core::horse::CareKind;
+use cavesson_core::horse::{CareKind, HorseTrait};
 use cavesson_core::judge::Verdict;
 
 use super::rides::Part;
@@ -27,6 +27,8 @@ pub struct DemoHorse {
     pub came_with: &'static [(&'static str, &'static str)],
     /// What it is there to show at its aim; none for a horse that is not cast.
     pub part: Option<Part>,
+    /// What steers its card.
+    pub traits: &'static [HorseTrait],
     /// Its rides: how many, and how many days ago the last was; one that is cast has
     /// its part in the last of them.
     pub rides: (u32, u32),
@@ -66,6 +68,7 @@ pub const PLAIN: DemoHorse = DemoHorse {
     aim: ("bend.flex", "stand"),
     came_with: &[("start.bend-ground", "stand")],
     part: None,
+    traits: &[],
     rides: (0, 1),
     work: &[],
     season_began: None,

@@ -2,7 +2,7 @@
 //! first seed whose rides lead the judge to the wanted verdict plays the part.
 
 use cavesson_core::Side;
-use cavesson_core::horse::CareKind;
+use cavesson_core::horse::{CareKind, HorseTrait};
 use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
 
@@ -40,6 +40,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 0,
         }),
+        traits: &[HorseTrait::LooksAbout],
         rides: (40, 1),
         work: young::OATCAKE,
         care: &[(CareKind::Teeth, 95, "Fine; look again in spring.")],
@@ -68,6 +69,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             fewer_right: 0,
         }),
         also: Some("tobin"),
+        traits: &[HorseTrait::SensitiveToLeg],
         rides: (42, 1),
         work: young::THIMBLE,
         care: &[(CareKind::Teeth, 60, ""), (CareKind::BitSeat, 60, "")],
@@ -100,6 +102,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 0,
         }),
+        traits: &[HorseTrait::OneSided],
         rides: (38, 1),
         work: young::KETTLE,
         care: &[(CareKind::Teeth, 40, "Wolf tooth out on the right.")],
@@ -130,6 +133,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 2,
         }),
+        traits: &[HorseTrait::LateDeveloper],
         rides: (30, 2),
         work: young::JUNIPER,
         care: &[],
@@ -153,6 +157,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
             climbs: false,
             fewer_right: 0,
         }),
+        traits: &[HorseTrait::Lazy],
         rides: (36, 27),
         work: young::POCKETWATCH,
         care: &[(CareKind::Teeth, 150, ""), (CareKind::BitSeat, 150, "")],
@@ -173,6 +178,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
         starts_at: (9, 30),
         place: 0,
         rests: 5,
+        traits: &[HorseTrait::ColdBacked],
         rides: (14, 1),
         work: young::MARLOW,
         care: &[],
@@ -201,5 +207,6 @@ pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
         climbs: false,
         fewer_right: 0,
     }),
+    came_with: &[("start.bend-ground", "stand"), ("start.brake", "jog")],
     ..PLAIN
 }];

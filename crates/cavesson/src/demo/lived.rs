@@ -221,6 +221,8 @@ impl<'a> LivedBarn<'a> {
     /// What it could when it came counts as held by the trainer's word.
     async fn came(&mut self, horse_id: Uuid, horse: &DemoHorse) -> anyhow::Result<()> {
         let ladder = Ladder::shipped();
+        let rider = self.person(horse.rider).await?;
+        rider.set_traits(horse_id, horse.traits).await?;
         let mut levels: Vec<Level> = horse
             .came_with
             .iter()
@@ -307,7 +309,8 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
         if in_season {
             marks.push(RideMark::InSeason);
         }
-        if let Some((ride, reps)) = rides::recorded(simulated, Uuid::nil(), marks) {
+        if let Some((mut ride, reps)) = rides::recorded(simulated, Uuid::nil(), marks) {
+            ride.quiet_after_s = Some(quiet_after_s(horse, index));
             let finished = i64::from(ride.finished_after_ms.unwrap_or_default());
             events.push(Event {
                 at: ride.started_at + SignedDuration::from_millis(finished + 60_000),
@@ -322,6 +325,13 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
         });
     }
     Ok(events)
+}
+
+/// A horse is quiet sooner from ride to ride, a young one later than an old one.
+fn quiet_after_s(horse: &DemoHorse, ride: usize) -> f64 {
+    let young = f64::from((8 - horse.age).max(1));
+    let seldom = [1.0, 0.8, 1.1, 0.9, 1.3, 1.0, 0.85][ride % 7];
+    (60.0 * seldom * (2.5 + 1.5 * young * (-(ride as f64) / 12.0).exp())).round()
 }
 
 /// Who rode it that time.

@@ -71,6 +71,7 @@ async fn add_horse(
         color: demo.color.to_owned(),
         owner_id: demo.owner.and_then(|owner| ids.people.get(owner).copied()),
         program_id: None,
+        traits: Vec::new(),
     };
     horse::add(barn, &stored).await?;
     put_week(barn, demo, ids, horse_id, rider_id).await

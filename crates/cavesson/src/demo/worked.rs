@@ -2,7 +2,7 @@
 //! mare at her leads, a barrel horse.
 
 use cavesson_core::Side;
-use cavesson_core::horse::CareKind;
+use cavesson_core::horse::{CareKind, HorseTrait};
 use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
 
@@ -83,6 +83,7 @@ pub const HARROW: DemoHorse = DemoHorse {
         ("stop.seat", "jog"),
         ("cow.drive", "walk"),
     ],
+    traits: &[HorseTrait::PushesOnTheHand],
     rides: (48, 1),
     work: &[
         brake("jog", 10),
@@ -164,6 +165,7 @@ pub const HALFMOON: DemoHorse = DemoHorse {
         ("stop.seat", "walk"),
         ("start.brake", "lope"),
     ],
+    traits: &[HorseTrait::Hot],
     rides: (52, 2),
     work: &[
         brake("lope", 30),
@@ -254,6 +256,7 @@ pub const QUILL: DemoHorse = DemoHorse {
         ("start.follow-hand", "jog"),
         ("start.brake", "lope"),
     ],
+    traits: &[HorseTrait::OverBridles],
     rides: (44, 1),
     work: &[
         brake("lope", 50),

@@ -9,7 +9,8 @@ use crate::bounds::{FieldError, REPS_OF_A_HORSE};
 use crate::evidence::rider::RiderOffset;
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::judge::{
-    FoundHole, HorseFile, Judgement, Overrule, RideFacts, State, Verdict, holes, judge_horse,
+    FoundHole, HorseFile, Judgement, Overrule, RideFacts, Standing, State, Verdict, holes,
+    judge_horse,
 };
 use crate::ladder::check::{check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, LadderFile, Level};
@@ -145,12 +146,37 @@ pub const CALCULATOR: Calculator = Calculator {
     schema: calculator::schemas::<Input, Output>,
 };
 
-/// Judges the horse.
+/// A horse, judged.
+pub(super) struct Judged {
+    /// The ladder of its program.
+    pub ladder: Ladder,
+    /// All that is known of it.
+    pub file: HorseFile,
+    /// Where each level stands.
+    pub standings: Vec<Standing>,
+    /// The holes under its faults.
+    pub holes: Vec<FoundHole>,
+}
+
+/// Checks the horse and judges it.
 ///
 /// # Errors
 /// A ladder that is not known, a program that does not fit it, a rep, an overrule
 /// or a number out of bounds.
-pub fn calculate(input: Input) -> Result<Output, FieldError> {
+pub(super) fn judged(input: &Input) -> Result<Judged, FieldError> {
+    let ladder = checked(input)?;
+    let file = file(input, &ladder);
+    let standings = judge_horse(&ladder, &file, input.date);
+    let holes = holes(&ladder, &file, &standings, input.date);
+    Ok(Judged {
+        ladder,
+        file,
+        standings,
+        holes,
+    })
+}
+
+fn checked(input: &Input) -> Result<Ladder, FieldError> {
     REPS_OF_A_HORSE.check_count("/reps", input.reps.len())?;
     if input.ladder != "default" {
         return Err(FieldError::new(
@@ -178,8 +204,20 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         let at = format!("/context/riders/{index}");
         rider.check().map_err(|error| error.under(&at))?;
     }
-    let file = file(&input, &ladder);
-    let standings = judge_horse(&ladder, &file, input.date);
+    Ok(ladder)
+}
+
+/// Judges the horse at every level.
+///
+/// # Errors
+/// As [`judged`].
+pub fn calculate(input: Input) -> Result<Output, FieldError> {
+    let Judged {
+        ladder,
+        file,
+        standings,
+        holes,
+    } = judged(&input)?;
     let (asked, not): (Vec<_>, Vec<_>) = standings
         .iter()
         .partition(|standing| standing.last_asked.is_some());
@@ -207,7 +245,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
                 verdict: standing.verdict,
             })
             .collect(),
-        holes: holes(&ladder, &file, &standings, input.date),
+        holes,
     })
 }
 

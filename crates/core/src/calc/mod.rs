@@ -7,6 +7,7 @@
 //! - [`simulate_horse`]
 
 pub mod calculator;
+pub mod card;
 pub mod cusum;
 pub mod evenness;
 pub mod ewma;
@@ -21,7 +22,7 @@ pub mod trend;
 
 pub use calculator::{Calculator, Cost};
 #[cfg(feature = "schema")]
-pub use calculator::{Schemas, join_variants};
+pub use calculator::{Schemas, join_variants, relink};
 
 /// All calculators, in the order they are listed.
 pub const ALL: &[Calculator] = &[
@@ -35,6 +36,7 @@ pub const ALL: &[Calculator] = &[
     quit::CALCULATOR,
     gate::CALCULATOR,
     judge::CALCULATOR,
+    card::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

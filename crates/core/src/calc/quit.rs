@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::calculator::{self, Calculator, Cost};
-use crate::bounds::{FieldError, REPS_AT_ONCE};
+use crate::bounds::{FieldError, MINUTES, REPS_AT_ONCE};
 use crate::evidence::SoftCount;
 use crate::horse::Sex;
 use crate::ride::quit::{self, Before, BlockAsk, Quit};
@@ -25,10 +25,10 @@ pub struct Input {
     /// Soft and asked on the last ride that asked the level.
     #[serde(default)]
     pub last_ride: SoftCount,
-    /// How many asks were made when the minutes of the block were used up; null while they
-    /// are not.
+    /// Minutes the block has; null for a block without a budget.
     #[serde(default)]
-    pub budget_used_at: Option<usize>,
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 600))]
+    pub budget_min: Option<f64>,
     /// Mare, gelding or stallion.
     #[serde(default)]
     pub sex: Option<Sex>,
@@ -68,11 +68,16 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
             format!("must be 0 to asked ({asked}), found {soft}"),
         ));
     }
+    if let Some(minutes) = input.budget_min {
+        MINUTES.check("/budget_min", minutes)?;
+    }
     let before = Before {
         brand_new: input.brand_new,
         green: input.green,
         last_ride: input.last_ride,
-        budget_used_at: input.budget_used_at,
+        budget_used_at: input
+            .budget_min
+            .and_then(|minutes| quit::budget_used_at(&input.asks, minutes)),
     };
     let signal = quit::quit(&input.asks, &before);
     let text = signal.map(|signal| quit::words(signal, &input.asks, &before, input.sex));

@@ -6,7 +6,7 @@ use serde::Deserialize;
 use serde_json::{Map, Value};
 
 use super::gate::{Gate, merge, read};
-use super::{Fault, LadderError, Rung, Zone};
+use super::{AtHand, Fault, LadderError, Rung, Zone};
 use crate::Gait;
 use crate::id::{RungId, SkillId};
 use crate::rep::MeasureKind;
@@ -61,6 +61,9 @@ pub(super) struct SkillInFile {
     pub safety: bool,
     #[serde(default)]
     pub mouth: bool,
+    #[serde(default)]
+    pub ground: bool,
+    pub with: Option<AtHand>,
     pub caution: Option<String>,
     #[serde(default)]
     pub needs: Vec<String>,

@@ -2,7 +2,7 @@
 
 use std::collections::HashMap;
 
-use super::{Fault, FaultSet, Gate, Skill, Track, Zone, need};
+use super::{AtHand, Fault, FaultSet, Gate, Skill, Track, Zone, need};
 use crate::id::{FaultId, Level, SkillId};
 use crate::rep::{MeasureKind, Rep, SoftRule};
 use crate::side::Sides;
@@ -38,6 +38,10 @@ pub struct LadderLevel {
     pub sides: Sides,
     /// Work in the mouth.
     pub mouth: bool,
+    /// Asked from the ground, nobody riding.
+    pub ground: bool,
+    /// What has to be at hand for it.
+    pub with: Option<AtHand>,
     /// The part of the horse it speaks of.
     pub zone: Option<Zone>,
     /// The gait it is asked at.

@@ -6,12 +6,14 @@
 //! - [`error`]: every mistake, with its place
 //! - [`track`], [`rung`], [`levels`]: tracks and skills, rungs, the levels in order
 //! - [`need`]: how a need is written, and what it resolves to
+//! - [`at_hand`]: cattle, barrels and what else has to be there
 //! - [`gate`]: the numbers of a gate
 //! - [`fault`]: faults, the holes under them, remedies
 //! - [`resolve`](mod@resolve): from file and schools to the levels
 //! - [`shipped`]: the ladder that ships with the product
 //! - [`check`]: an answer against the ladder
 
+pub mod at_hand;
 pub mod check;
 pub mod error;
 pub mod fault;
@@ -28,6 +30,7 @@ pub mod track;
 pub use crate::id::{FaultId, Level, RungId, SkillId};
 pub use crate::rep::MeasureKind;
 pub use crate::side::Sides;
+pub use at_hand::AtHand;
 pub use error::LadderError;
 pub use fault::{Fault, FaultSet, Hole};
 pub use file::LadderFile;

@@ -2,7 +2,7 @@
 
 use serde::Serialize;
 
-use super::Rung;
+use super::{AtHand, Rung};
 use crate::id::SkillId;
 use crate::rep::MeasureKind;
 use crate::side::Sides;
@@ -37,6 +37,10 @@ pub struct Skill {
     pub sides: Sides,
     /// Whether it is work in the mouth: teeth and bit seat come first.
     pub mouth: bool,
+    /// Whether it is asked from the ground, nobody riding.
+    pub ground: bool,
+    /// What has to be at hand for it.
+    pub with: Option<AtHand>,
     /// Whether its levels stand side by side, none needing the other.
     pub apart: bool,
     /// What to look out for so that nobody is hurt.

@@ -78,11 +78,17 @@ pub struct Calm {
 }
 
 impl Recorded for Calm {
+    const ASKS_A_MINUTE: f64 = 0.25;
+
     const TELLS: &'static [&'static str] = &["drawn_to_gate"];
 
     /// Relaxed through, drawn to no spot.
     fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.relaxed && self.trouble.is_empty() && self.drawn_to.is_empty()
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Relaxed all through, no sign of trouble, drawn to no spot.".into()
     }
 
     /// The fault that it tells of.

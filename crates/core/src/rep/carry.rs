@@ -42,9 +42,20 @@ pub struct Carry {
 }
 
 impl Recorded for Carry {
+    const ASKS_A_MINUTE: f64 = 0.6;
+
     /// All that was asked, leaving at most so often.
     fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.carried >= self.asked && self.leaves <= rule.most_leaves
+    }
+
+    fn soft_means(rule: &SoftRule, _gait: Gait) -> String {
+        let leaves = match rule.most_leaves {
+            0 => "without leaving it".to_owned(),
+            1 => "leaving it once at most".to_owned(),
+            most => format!("leaving it {most} times at most"),
+        };
+        format!("Carried as long as you asked, {leaves}.")
     }
 
     /// Checks every number.

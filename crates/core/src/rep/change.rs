@@ -44,11 +44,17 @@ pub struct Change {
 }
 
 impl Recorded for Change {
+    const ASKS_A_MINUTE: f64 = 0.3;
+
     const TELLS: &'static [&'static str] = &["hind_late", "anticipates"];
 
     /// Hind end first or together, waited, did not speed up.
     fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         matches!(self.ends, Ends::HindFirst | Ends::Together) && self.waited && !self.sped_up
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Hind end first or together, waits, no speeding up.".into()
     }
 
     /// The faults that it tells of.

@@ -39,11 +39,22 @@ pub struct Circle {
 }
 
 impl Recorded for Circle {
+    const ASKS_A_MINUTE: f64 = 0.7;
+
     const TELLS: &'static [&'static str] = &["falls_in"];
 
     /// A full circle without a nose-up, at the asked gait.
     fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.soft_circles >= 1 && self.nose_ups <= rule.most_nose_ups && !self.broke_gait
+    }
+
+    fn soft_means(rule: &SoftRule, _gait: Gait) -> String {
+        let nose_ups = match rule.most_nose_ups {
+            0 => "without a nose-up".to_owned(),
+            1 => "with one nose-up at most".to_owned(),
+            most => format!("with {most} nose-ups at most"),
+        };
+        format!("A whole circle at the gait {nose_ups}.")
     }
 
     /// The fault that it tells of.

@@ -20,8 +20,14 @@ pub struct Count {
 }
 
 impl Recorded for Count {
+    const ASKS_A_MINUTE: f64 = 3.0;
+
     fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         true
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Each one counts.".into()
     }
 
     /// Checks the number.

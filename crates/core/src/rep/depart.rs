@@ -28,11 +28,17 @@ pub struct Depart {
 }
 
 impl Recorded for Depart {
+    const ASKS_A_MINUTE: f64 = 0.5;
+
     const TELLS: &'static [&'static str] = &["anticipates"];
 
     /// Waited, on the right lead, head still.
     fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.waited && self.right_lead && self.head_still
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Waits, right lead, head still.".into()
     }
 
     /// The fault that it tells of.

@@ -119,6 +119,9 @@ impl Give {
 
 impl Recorded for Give {
     const TIMED: bool = true;
+
+    const ASKS_A_MINUTE: f64 = 1.6;
+
     const TELLS: &'static [&'static str] =
         &["head_up", "roots_down", "nose_out", "behind_vertical"];
 
@@ -129,6 +132,14 @@ impl Recorded for Give {
             && self.hand <= rule.most_hand
             && self.time_s <= rule.most_s(gait)
             && self.bumps.is_none_or(|bumps| bumps <= rule.most_bumps)
+    }
+
+    fn soft_means(rule: &SoftRule, gait: Gait) -> String {
+        format!(
+            "Gives within {} s, {} at most, no evasion.",
+            rule.most_s(gait),
+            rule.most_hand.text()
+        )
     }
 
     /// The fault that the answer itself tells of.

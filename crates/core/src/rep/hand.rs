@@ -31,6 +31,18 @@ impl HandWeight {
         (HandWeight::Forearm, 40.0),
     ];
 
+    /// As it stands in a sentence.
+    pub fn text(self) -> &'static str {
+        match self {
+            HandWeight::Feather => "a feather",
+            HandWeight::Fingertip => "a fingertip",
+            HandWeight::TwoFingers => "two fingers",
+            HandWeight::ClosedHand => "a closed hand",
+            HandWeight::Forearm => "a forearm",
+            HandWeight::Pull => "a pull",
+        }
+    }
+
     /// The class of a measured rein force in newtons, as a rein gauge gives it.
     pub fn from_newtons(force_n: f64) -> HandWeight {
         HandWeight::MOST_N

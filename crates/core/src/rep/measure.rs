@@ -54,6 +54,20 @@ macro_rules! measures {
                 }
             }
 
+            /// How many fit into a minute of a block, with the rests between.
+            pub fn asks_a_minute(self) -> f64 {
+                match self {
+                    $(MeasureKind::$measure => $measure::ASKS_A_MINUTE,)*
+                }
+            }
+
+            /// What a soft answer is at `gait`, as a trainer says it.
+            pub fn soft_means(self, rule: &SoftRule, gait: Gait) -> String {
+                match self {
+                    $(MeasureKind::$measure => $measure::soft_means(rule, gait),)*
+                }
+            }
+
             /// The answer of a simulated horse.
             pub fn draw(self, asked: &Asked<'_>, rng: &mut ChaCha8Rng) -> Measure {
                 match self {

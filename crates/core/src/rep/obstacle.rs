@@ -34,11 +34,22 @@ pub struct Obstacle {
 }
 
 impl Recorded for Obstacle {
+    const ASKS_A_MINUTE: f64 = 0.6;
+
     const TELLS: &'static [&'static str] = &["off_obstacle"];
 
     /// Crossed whole on an early try, relaxed.
     fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.crossed && self.tries <= rule.most_tries && self.relaxed && !self.jumped_off
+    }
+
+    fn soft_means(rule: &SoftRule, _gait: Gait) -> String {
+        let tries = match rule.most_tries {
+            1 => "on the first try".to_owned(),
+            2 => "on the first or second try".to_owned(),
+            most => format!("by try {most}"),
+        };
+        format!("Crossed whole {tries}, relaxed, not jumped.")
     }
 
     /// The fault that it tells of.

@@ -11,11 +11,17 @@ pub trait Recorded: Sized {
     /// The ids of the faults it can tell of by itself; the ladder file must have them.
     const TELLS: &'static [&'static str] = &[];
 
+    /// How many fit into a minute of a block, with the rests between. Product default.
+    const ASKS_A_MINUTE: f64;
+
     /// Whether its answers are timed.
     const TIMED: bool = false;
 
     /// Whether the answer was soft. Decided here, never by a screen.
     fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool;
+
+    /// What a soft answer is at `gait`, as a trainer says it.
+    fn soft_means(rule: &SoftRule, gait: Gait) -> String;
 
     /// The ids of the faults that this one tells of.
     fn faults(&self, _rule: &SoftRule) -> Vec<&'static str> {

@@ -52,11 +52,17 @@ pub struct Roll {
 }
 
 impl Recorded for Roll {
+    const ASKS_A_MINUTE: f64 = 0.6;
+
     const TELLS: &'static [&'static str] = &["falls_forward", "stiff_exit"];
 
     /// Weight behind, did not fall forward, left soft.
     fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.weight_behind && !self.fell_forward && self.exit == Exit::Soft
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Weight behind, not falling forward, leaves soft.".into()
     }
 
     /// The faults that it tells of.

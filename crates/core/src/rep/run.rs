@@ -62,11 +62,20 @@ impl RunBarrel {
 }
 
 impl Recorded for Run {
+    const ASKS_A_MINUTE: f64 = 0.2;
+
     const TELLS: &'static [&'static str] = &["falls_in", "steps_off"];
 
     /// At every barrel: pockets near the plan, shape held, right lead.
     fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
         self.barrels.iter().all(|barrel| barrel.is_soft(rule))
+    }
+
+    fn soft_means(rule: &SoftRule, _gait: Gait) -> String {
+        format!(
+            "At every barrel: pockets within {} ft of the plan, shape held, right lead, none tipped.",
+            rule.pocket_ft
+        )
     }
 
     /// The faults that it tells of.

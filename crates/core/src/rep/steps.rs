@@ -41,9 +41,15 @@ pub struct Steps {
 }
 
 impl Recorded for Steps {
+    const ASKS_A_MINUTE: f64 = 1.2;
+
     /// All asked steps were clean.
     fn is_soft(&self, _rule: &SoftRule, _gait: Gait) -> bool {
         self.clean == self.asked
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Every step asked is clean.".into()
     }
 
     /// Checks both numbers.

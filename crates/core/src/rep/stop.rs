@@ -66,6 +66,8 @@ pub struct Stop {
 }
 
 impl Recorded for Stop {
+    const ASKS_A_MINUTE: f64 = 0.8;
+
     const TELLS: &'static [&'static str] = &["head_up", "nose_out", "creeps", "leans_on_bridle"];
 
     /// Both: the feet quit soon enough, and off the bridle soon enough, head quiet.
@@ -74,6 +76,14 @@ impl Recorded for Stop {
             && self.off_bridle_s.is_some_and(|s| s <= rule.off_bridle_s)
             && self.head == Head::Quiet
             && !self.crept
+    }
+
+    fn soft_means(rule: &SoftRule, gait: Gait) -> String {
+        format!(
+            "Feet quit within {} AND off the bridle within {} s, head quiet, no creeping.",
+            strides(rule.strides_at(gait)),
+            rule.off_bridle_s
+        )
     }
 
     /// The faults that it tells of.
@@ -127,5 +137,13 @@ impl Recorded for Stop {
             crept: !soft && !leans && rng.random_bool(0.5),
             steps_back: None,
         }
+    }
+}
+
+fn strides(number: f64) -> String {
+    if number == 1.0 {
+        "1 stride".into()
+    } else {
+        format!("{number} strides")
     }
 }

@@ -90,6 +90,8 @@ pub struct Turn {
 }
 
 impl Recorded for Turn {
+    const ASKS_A_MINUTE: f64 = 0.5;
+
     const TELLS: &'static [&'static str] = &[
         "shoulder_leaks",
         "head_tossed",
@@ -104,6 +106,11 @@ impl Recorded for Turn {
             && self.shoulders == Shoulders::SweptAcross
             && self.weight == Weight::Behind
             && self.result == TurnResult::Turned
+    }
+
+    fn soft_means(_rule: &SoftRule, _gait: Gait) -> String {
+        "Even with it or half a length long, shoulders swept across, weight behind, turned it."
+            .into()
     }
 
     /// The faults that it tells of.

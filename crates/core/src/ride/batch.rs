@@ -10,8 +10,8 @@ use uuid::Uuid;
 
 use crate::Side;
 use crate::bounds::{
-    BLOCKS, CHANGES, FieldError, NOTE_LETTERS, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE, SEQUENCE,
-    SET_FORWARD_S, SPOTS,
+    BLOCKS, CHANGES, FieldError, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE,
+    SEQUENCE, SET_FORWARD_S, SPOTS,
 };
 use crate::horse::RideMark;
 use crate::ladder::check::{check_answer, check_fault, find_level};
@@ -75,6 +75,11 @@ pub struct NewRide {
     /// takes the place of what was. Left out by a device that does not say.
     #[serde(default)]
     pub faults: Option<Vec<BlockFault>>,
+    /// Seconds the horse was led and moved about until it was quiet, before mounting;
+    /// left out while nobody took it.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 36_000))]
+    pub quiet_after_s: Option<f64>,
     /// One line for next time.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_length = 600))]
@@ -187,6 +192,9 @@ impl NewRide {
     fn check(&self, ladder: &Ladder) -> Result<(), FieldError> {
         SET_FORWARD_S.check("/set_forward_s", self.set_forward_s)?;
         CHANGES.check("/opened_again", f64::from(self.opened_again))?;
+        if let Some(seconds) = self.quiet_after_s {
+            QUIET_S.check("/quiet_after_s", seconds)?;
+        }
         if let Some(ms) = self.finished_after_ms {
             RIDE_MS.check("/finished_after_ms", f64::from(ms))?;
         }

@@ -27,6 +27,9 @@ pub struct BlockAsk {
     pub side: Side,
     /// Whether the answer was soft.
     pub soft: bool,
+    /// Milliseconds from the ride's start to the ask, where known.
+    #[serde(default)]
+    pub after_ms: Option<u32>,
 }
 
 /// What is known beside today's asks.
@@ -58,6 +61,24 @@ pub enum Quit {
     Tiring,
     /// The minutes are used up.
     BudgetUsed,
+}
+
+/// Longer than this between two asks something else was done. Product default.
+const ELSEWHERE_MIN: f64 = 3.0;
+
+/// How many asks were made when the minutes of the block were used up; none while they
+/// are not.
+pub fn budget_used_at(asks: &[BlockAsk], budget_min: f64) -> Option<usize> {
+    let mut used_min = 0.0;
+    for (index, pair) in asks.windows(2).enumerate() {
+        let (earlier, later) = pair[0].after_ms.zip(pair[1].after_ms)?;
+        let apart_min = f64::from(later.saturating_sub(earlier)) / 60_000.0;
+        used_min += apart_min.min(ELSEWHERE_MIN);
+        if used_min >= budget_min {
+            return Some(index + 2);
+        }
+    }
+    None
 }
 
 /// The signal after the last ask, if it brought one. What was so before the last ask is

@@ -272,6 +272,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             // The first horse belongs to the owner.
             owner_id: (index == 0).then_some(ids[3]),
             program_id: None,
+            traits: Vec::new(),
         };
         horse::add(&mut transaction, &horse).await.unwrap();
         let came_with_it = Overrule {

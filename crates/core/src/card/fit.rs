@@ -1,0 +1,188 @@
+//! What of the ladder fits the day, and why the rest does not.
+
+use super::block::Block;
+use super::day::Day;
+use super::horse::Horse;
+use super::limits::Limits;
+use crate::Gait;
+use crate::day::days_between;
+use crate::horse::HorseTrait;
+use crate::judge::{State, Verdict};
+use crate::ladder::{AtHand, LadderLevel, Level};
+use crate::rep::MeasureKind;
+
+/// Days over which runs of the pattern are counted.
+const QUOTA_DAYS: i64 = 7;
+/// Days in a week on which a finished horse runs its pattern. Product default.
+const PATTERN_DAYS: usize = 2;
+/// The pattern, finished.
+const FINISHED: (&str, &str) = ("barrel.pattern", "run");
+/// Jumps ahead of the ask this often, lately: no departs and changes for a while.
+const ANTICIPATES: u32 = 3;
+
+/// Why a level does not fit the day.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Unfit {
+    /// Somebody looks at the horse first.
+    CheckFirst,
+    /// It is faster than the brake held.
+    Brake,
+    /// It is fast, and today is slow.
+    SlowOnly,
+    /// It comes later with so young a horse.
+    Young,
+    /// Not there today.
+    NotAtHand(AtHand),
+    /// Never alone, and nobody helps.
+    Alone,
+    /// Nobody rides the horse yet.
+    InHand,
+    /// Run often enough this week.
+    Quota,
+    /// Setting up without it is what helps.
+    SetUpsOnly,
+    /// A new bit is the trainer's to begin.
+    NewBit,
+    /// The rider does not want it today.
+    Dropped,
+}
+
+/// The levels that fit, in ladder order, and those that are open but do not.
+#[derive(Debug, Clone, Default, PartialEq)]
+pub struct Fits {
+    /// Fit.
+    pub fit: Vec<usize>,
+    /// Open, under way or held, and why it does not fit.
+    pub unfit: Vec<(usize, Unfit)>,
+}
+
+impl Fits {
+    /// Whether a level fits.
+    pub fn has(&self, index: usize) -> bool {
+        self.fit.binary_search(&index).is_ok()
+    }
+}
+
+/// Sorts the levels that are not closed.
+pub fn fits(horse: Horse<'_>, day: &Day, limits: &Limits) -> Fits {
+    let mut fits = Fits::default();
+    let open = horse
+        .standings
+        .iter()
+        .filter(|standing| standing.state != State::Closed);
+    for standing in open {
+        match unfit(horse, day, limits, standing.index) {
+            None => fits.fit.push(standing.index),
+            Some(why) => fits.unfit.push((standing.index, why)),
+        }
+    }
+    fits
+}
+
+fn unfit(horse: Horse<'_>, day: &Day, limits: &Limits, index: usize) -> Option<Unfit> {
+    let level = &horse.ladder.levels[index];
+    let standing = &horse.standings[index];
+    let asked = standing.last_asked.is_some();
+    let chosen = day.planned.iter().any(|block| block.level == level.level)
+        || day.aim.as_ref() == Some(&level.level);
+    let not_there = level.with.filter(|with| !day.at_hand.contains(with));
+    [
+        (day.without.contains(&level.level), Unfit::Dropped),
+        (standing.verdict == Verdict::CheckFirst, Unfit::CheckFirst),
+        (limits.in_hand && !level.ground, Unfit::InHand),
+        (!limits.allows(level), Unfit::Brake),
+        (limits.slow_only && is_fast(level), Unfit::SlowOnly),
+        (is_young(day) && comes_late(level), Unfit::Young),
+        (is_over_quota(horse, level), Unfit::Quota),
+        (needs_set_ups(horse, day, level), Unfit::SetUpsOnly),
+        (
+            is_never_alone(horse, limits, level, asked) && !day.helper,
+            Unfit::Alone,
+        ),
+        (
+            level.level.skill.0.starts_with("bridle.") && !asked && !chosen,
+            Unfit::NewBit,
+        ),
+    ]
+    .into_iter()
+    .find_map(|(is_so, why)| is_so.then_some(why))
+    .or(not_there.map(Unfit::NotAtHand))
+}
+
+/// Lope and faster, and what takes a horse's strength at any gait.
+pub(super) fn is_fast(level: &LadderLevel) -> bool {
+    level.gait >= Gait::Lope
+        || matches!(level.measure, MeasureKind::Roll | MeasureKind::Turn)
+        || level.with == Some(AtHand::Cattle)
+}
+
+fn is_young(day: &Day) -> bool {
+    day.age_counted().is_some_and(|years| years <= 2)
+}
+
+/// Fast stops, rollbacks and cattle come late.
+fn comes_late(level: &LadderLevel) -> bool {
+    level.measure == MeasureKind::Roll
+        || level.with == Some(AtHand::Cattle)
+        || (level.measure == MeasureKind::Stop && level.gait >= Gait::Lope)
+}
+
+fn is_over_quota(horse: Horse<'_>, level: &LadderLevel) -> bool {
+    if level.measure != MeasureKind::Run {
+        return false;
+    }
+    let finished = horse
+        .ladder
+        .position(&Level::new(FINISHED.0, FINISHED.1))
+        .is_some_and(|index| horse.standings[index].counts_as_held());
+    if !finished {
+        return false;
+    }
+    let runs = horse.ladder.levels.iter().enumerate();
+    let mut days: Vec<_> = runs
+        .filter(|(_, other)| other.measure == MeasureKind::Run)
+        .flat_map(|(index, _)| horse.file.asks_until(index, horse.on))
+        .map(|ask| ask.day)
+        .filter(|day| *day < horse.on && days_between(*day, horse.on) < QUOTA_DAYS)
+        .collect();
+    days.sort_unstable();
+    days.dedup();
+    days.len() >= PATTERN_DAYS
+}
+
+/// A sensitive horse, or one that jumps ahead of the ask, is set up and walks on.
+fn needs_set_ups(horse: Horse<'_>, day: &Day, level: &LadderLevel) -> bool {
+    if !matches!(level.measure, MeasureKind::Depart | MeasureKind::Change) {
+        return false;
+    }
+    let anticipates = horse.holes.iter().any(|hole| {
+        let mut faults = hole.evidence.iter();
+        faults.any(|fault| fault.fault.0 == "anticipates" && fault.times >= ANTICIPATES)
+    });
+    day.is(HorseTrait::SensitiveToLeg) || anticipates
+}
+
+/// First rides, first cattle, a new bit: never alone.
+pub(super) fn is_never_alone(
+    horse: Horse<'_>,
+    limits: &Limits,
+    level: &LadderLevel,
+    asked: bool,
+) -> bool {
+    let first_cattle = level.with == Some(AtHand::Cattle)
+        && !horse.standings.iter().any(|standing| {
+            horse.ladder.levels[standing.index].with == Some(AtHand::Cattle)
+                && standing.last_asked.is_some()
+        });
+    let new_bit = level.level.skill.0.starts_with("bridle.") && !asked;
+    first_cattle || new_bit || (limits.first_rides && !level.ground)
+}
+
+/// Whether any level of a card is fast.
+pub(super) fn is_any_fast(horse: Horse<'_>, blocks: &[Block]) -> bool {
+    blocks
+        .iter()
+        .flat_map(|block| &block.levels)
+        .filter_map(|named| horse.ladder.at(&named.level))
+        .any(is_fast)
+}

@@ -1,0 +1,536 @@
+//! The ride card. Its rules are common practice of the trade, no source; that the choice
+//! is the best there is, is checked against every card that could be made.
+
+mod barn;
+
+use barn::holding::{HorseWith, any_horse};
+use cavesson_core::card::choice::{Chosen, MOST_REVIEWS, best};
+use cavesson_core::card::worth::{Candidate, Worth, worth};
+use cavesson_core::card::{Block, Card, Day, Horse, Limits, Part, PlannedBlock, card, fit};
+use cavesson_core::horse::HorseTrait;
+use cavesson_core::judge::{FoundHole, HorseFile, Standing, holes, judge_horse};
+use cavesson_core::ladder::{AtHand, Ladder, LadderLevel, Level};
+use cavesson_core::{Gait, Side};
+use proptest::prelude::*;
+
+struct Judged {
+    file: HorseFile,
+    standings: Vec<Standing>,
+    holes: Vec<FoundHole>,
+}
+
+fn judged(horse: &HorseWith) -> Judged {
+    let ladder = Ladder::shipped();
+    let file = horse.file();
+    let standings = judge_horse(ladder, &file, horse.on);
+    let holes = holes(ladder, &file, &standings, horse.on);
+    Judged {
+        file,
+        standings,
+        holes,
+    }
+}
+
+fn of<'a>(judged: &'a Judged, horse: &HorseWith) -> Horse<'a> {
+    Horse {
+        ladder: Ladder::shipped(),
+        file: &judged.file,
+        standings: &judged.standings,
+        holes: &judged.holes,
+        on: horse.on,
+    }
+}
+
+fn card_of(horse: &HorseWith, day: &Day) -> Card {
+    card(of(&judged(horse), horse), day)
+}
+
+fn parts(card: &Card) -> Vec<Part> {
+    card.blocks.iter().map(|block| block.part).collect()
+}
+
+fn level_of(block: &Block) -> &'static LadderLevel {
+    Ladder::shipped().at(&block.levels[0].level).unwrap()
+}
+
+fn names(card: &Card, part: Part) -> Vec<String> {
+    card.blocks
+        .iter()
+        .filter(|block| block.part == part)
+        .flat_map(|block| &block.levels)
+        .map(|named| named.level.to_string())
+        .collect()
+}
+
+/// A horse that is ridden at the lope: everything of these skills is held.
+fn made() -> HorseWith {
+    HorseWith::holding_skills(&[
+        "start.touch",
+        "start.bend-ground",
+        "start.poll-ground",
+        "start.quarters-ground",
+        "start.side-lead",
+        "start.mount",
+        "start.brake",
+        "start.forward",
+        "start.follow-hand",
+        "bend.flex",
+        "bend.forward-circle",
+        "bend.hip",
+        "frame.poll",
+        "frame.back",
+    ])
+}
+
+fn any_day() -> impl Strategy<Value = Day> {
+    let traits = proptest::sample::subsequence(HorseTrait::ALL.to_vec(), 0..=4);
+    let at_hand = proptest::sample::subsequence(AtHand::ALL.to_vec(), 0..=7);
+    (
+        10u32..=180,
+        prop::option::of(1u32..20),
+        traits,
+        at_hand,
+        any::<bool>(),
+        prop::option::of((20.0..115.0f64, 0.0..100.0f64)),
+        prop::option::of(0..Ladder::shipped().levels.len()),
+        prop::collection::vec(0..Ladder::shipped().levels.len(), 0..3),
+    )
+        .prop_map(
+            |(minutes, age_years, traits, at_hand, helper, heat, aim, planned)| Day {
+                minutes,
+                age_years,
+                traits,
+                at_hand,
+                helper,
+                temperature_f: heat.map(|heat| heat.0),
+                humidity_pct: heat.map(|heat| heat.1),
+                aim: aim.map(|index| Ladder::shipped().levels[index].level.clone()),
+                planned: planned
+                    .into_iter()
+                    .map(|index| PlannedBlock {
+                        level: Ladder::shipped().levels[index].level.clone(),
+                        side: None,
+                        text: String::new(),
+                    })
+                    .collect(),
+                ..Day::default()
+            },
+        )
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 300, ..ProptestConfig::default() })]
+
+    #[test]
+    fn no_card_breaks_a_rule(horse in any_horse(), day in any_day()) {
+        let judged = judged(&horse);
+        let horse = of(&judged, &horse);
+        let card = card(horse, &day);
+        let limits = Limits::of(horse, &day);
+        prop_assert!(card.minutes <= card.most_minutes, "{} min of {}", card.minutes, card.most_minutes);
+        prop_assert!(card.most_minutes <= day.minutes);
+        if day.age_counted().is_some_and(|years| years <= 2) {
+            prop_assert!(card.most_minutes <= 30);
+        }
+        let mut order = parts(&card);
+        order.dedup();
+        let firsts = [Part::CheckOver, Part::Brake, Part::Cold, Part::Loosen];
+        let begin: Vec<Part> = firsts.into_iter().filter(|part| order.contains(part)).collect();
+        prop_assert_eq!(&order[..begin.len()], &begin[..], "begins in order");
+        let asked = card.blocks.iter().filter(|block| !block.levels.is_empty());
+        let mut new = 0;
+        for block in asked {
+            for named in &block.levels {
+                let index = horse.ladder.position(&named.level).unwrap();
+                let level = &horse.ladder.levels[index];
+                prop_assert!(limits.allows(level), "{} above the brake", level.name);
+                if let Some(with) = level.with {
+                    prop_assert!(day.at_hand.contains(&with), "{} without {with:?}", level.name);
+                }
+                let loosened = card.blocks.iter().take_while(|other| *other != block)
+                    .any(|other| other.part == Part::Loosen);
+                prop_assert!(loosened || level.gait <= Gait::Walk, "fast before loosening");
+                let standing = &horse.standings[index];
+                if standing.last_asked.is_none() && !standing.counts_as_held() && block.part != Part::Brake {
+                    new += 1;
+                    prop_assert_eq!(block.part, Part::Work, "{} is new", &level.name);
+                }
+            }
+            prop_assert!(!block.why.is_empty() && !block.quit.is_empty() && !block.soft.is_empty());
+        }
+        let mut works: Vec<_> = names(&card, Part::Work);
+        works.dedup();
+        prop_assert!(works.len() <= 1, "one new or limiting thing: {works:?}");
+        prop_assert!(new <= 1 || works.len() == 1, "never two new things");
+        if card.most_minutes > 0 {
+            prop_assert_eq!(card.blocks.last().map(|block| block.part), Some(Part::WalkOut));
+        }
+    }
+
+    #[test]
+    fn the_stiff_side_gets_more_but_never_more_than_twice(horse in any_horse(), day in any_day()) {
+        for block in card_of(&horse, &day).blocks {
+            let Some([first, second]) = block.asks.first_chunk::<2>() else { continue };
+            if block.part == Part::Brake { continue }
+            prop_assert_eq!(first.side, second.side.other());
+            prop_assert!(second.asks >= first.asks && second.asks <= 2 * first.asks
+                || block.minutes <= 4, "{first:?} then {second:?}");
+        }
+    }
+
+    /// Every card that could be made of the same candidates: no other is worth more.
+    #[test]
+    fn no_other_card_is_worth_more(horse in any_horse(), day in any_day(), room in 0u32..60) {
+        let judged = judged(&horse);
+        let horse = of(&judged, &horse);
+        let limits = Limits::of(horse, &day);
+        let fits = fit::fits(horse, &day, &limits);
+        let mut worth = worth(horse, &day, &limits, &fits);
+        worth.reviews.truncate(7);
+        worth.works.truncate(8);
+        worth.uses.truncate(4);
+        worth.finishes.truncate(3);
+        let chosen = best(&worth, room);
+        prop_assert!(chosen.minutes(&worth) <= room);
+        let brute = brute_force(horse, &worth, room);
+        prop_assert!((chosen.worth - brute).abs() < 1e-9, "{} by choice, {brute} by trying all", chosen.worth);
+    }
+}
+
+fn brute_force(horse: Horse<'_>, worth: &Worth, room: u32) -> f64 {
+    let none_or = |group: &[Candidate]| -> Vec<Option<Candidate>> {
+        group.iter().copied().map(Some).chain([None]).collect()
+    };
+    let mut best = 0.0f64;
+    for work in none_or(&worth.works) {
+        for used in none_or(&worth.uses) {
+            for finish in none_or(&worth.finishes) {
+                for picked in 0u32..1 << worth.reviews.len() {
+                    if picked.count_ones() as usize > MOST_REVIEWS {
+                        continue;
+                    }
+                    let reviews = worth
+                        .reviews
+                        .iter()
+                        .enumerate()
+                        .filter(|(index, _)| picked & (1 << index) != 0)
+                        .map(|(_, review)| *review)
+                        .collect();
+                    let tried = Chosen {
+                        reviews,
+                        work,
+                        used,
+                        finish,
+                        worth: 0.0,
+                    };
+                    let mut skills: Vec<_> = tried
+                        .all()
+                        .map(|one| &horse.ladder.levels[one.index].level.skill)
+                        .collect();
+                    let blocks = skills.len();
+                    skills.sort();
+                    skills.dedup();
+                    if skills.len() < blocks || tried.minutes(worth) > room {
+                        continue;
+                    }
+                    let pair = work
+                        .zip(used)
+                        .map_or(0.0, |(work, used)| worth.pair(work.index, used.index));
+                    best = best.max(tried.all().map(|one| one.worth).sum::<f64>() + pair);
+                }
+            }
+        }
+    }
+    best
+}
+
+#[test]
+fn a_made_horse_has_a_whole_card_in_order() {
+    let card = card_of(&made(), &Day::default());
+    let mut order = parts(&card);
+    order.dedup();
+    assert_eq!(
+        order,
+        [
+            Part::CheckOver,
+            Part::Brake,
+            Part::Loosen,
+            Part::Review,
+            Part::Work,
+            Part::Breather,
+            Part::Use,
+            Part::Finish,
+            Part::WalkOut
+        ]
+    );
+    assert_eq!(card.fastest, Gait::Gallop);
+    assert!(card.minutes <= 45);
+}
+
+#[test]
+fn a_horse_that_is_not_ridden_is_worked_in_hand() {
+    let card = card_of(
+        &HorseWith::holding_skills(&["start.touch"]),
+        &Day::default(),
+    );
+    assert!(!parts(&card).contains(&Part::Brake));
+    assert_eq!(names(&card, Part::Work), ["start.bend-ground/stand"]);
+    assert_eq!(card.most_minutes, 30);
+    for block in &card.blocks {
+        assert!(
+            block.levels.is_empty() || level_of(block).ground,
+            "{block:?}"
+        );
+    }
+}
+
+#[test]
+fn first_rides_are_never_alone() {
+    let ready = HorseWith::holding_skills(&[
+        "start.touch",
+        "start.bend-ground",
+        "start.side-lead",
+        "start.mount",
+    ]);
+    let alone = card_of(&ready, &Day::default());
+    assert!(!parts(&alone).contains(&Part::Brake));
+    assert!(
+        alone.limits.iter().any(|text| text.contains("never alone")),
+        "{:?}",
+        alone.limits
+    );
+    let helped = Day {
+        helper: true,
+        ..Day::default()
+    };
+    let card = card_of(&ready, &helped);
+    assert!(parts(&card).contains(&Part::Brake));
+    assert_eq!(names(&card, Part::Work), ["start.brake/stand"]);
+    assert!(card.blocks.iter().all(|block| block.who.contains("helper")));
+}
+
+#[test]
+fn nothing_is_faster_than_the_brake_held() {
+    let mut horse = made();
+    horse.held.retain(|level| level.skill.0 != "start.brake");
+    horse
+        .held
+        .extend(["stand", "walk"].map(|rung| Level::new("start.brake", rung)));
+    let card = card_of(&horse, &Day::default());
+    assert_eq!(card.fastest, Gait::Walk);
+    assert_eq!(names(&card, Part::Work), ["start.brake/jog"]);
+    assert!(
+        card.limits.iter().any(|text| text.contains("at the walk")),
+        "{:?}",
+        card.limits
+    );
+}
+
+#[test]
+fn what_the_trainer_puts_on_the_card_is_on_it() {
+    let planned = Day {
+        planned: vec![PlannedBlock {
+            level: Level::new("bend.ribs", "walk"),
+            side: Some(Side::Right),
+            text: "Roll, don't jab.".into(),
+        }],
+        ..Day::default()
+    };
+    let card = card_of(&made(), &planned);
+    let block = card
+        .blocks
+        .iter()
+        .find(|block| block.part == Part::Work)
+        .unwrap();
+    assert_eq!(block.levels[0].level, Level::new("bend.ribs", "walk"));
+    assert_eq!(block.why, "You put it on the card, more on the right.");
+    assert!(
+        block.exercise.starts_with("Roll, don't jab. "),
+        "{}",
+        block.exercise
+    );
+    let [good, stiff] = block.asks[..] else {
+        panic!("{:?}", block.asks)
+    };
+    assert_eq!((good.side, stiff.side), (Side::Left, Side::Right));
+    assert!(2 * stiff.asks >= 3 * good.asks, "{good:?} {stiff:?}");
+}
+
+#[test]
+fn of_two_new_things_one_waits_and_says_so() {
+    let [ribs, poll] = [
+        Level::new("bend.ribs", "walk"),
+        Level::new("frame.topline", "walk"),
+    ];
+    let planned = |level: &Level| PlannedBlock {
+        level: level.clone(),
+        side: None,
+        text: String::new(),
+    };
+    let day = Day {
+        planned: vec![planned(&ribs), planned(&poll)],
+        ..Day::default()
+    };
+    let card = card_of(&made(), &day);
+    let left_out: Vec<&str> = card.left_out.iter().map(|left| left.why.as_str()).collect();
+    assert!(
+        left_out[0].starts_with("One new or limiting thing a ride"),
+        "{left_out:?}"
+    );
+}
+
+#[test]
+fn what_a_rider_drops_is_not_on_the_card_and_something_else_is() {
+    let before = card_of(&made(), &Day::default());
+    let dropped = before
+        .blocks
+        .iter()
+        .find(|block| block.part == Part::Work)
+        .unwrap();
+    let day = Day {
+        without: vec![dropped.levels[0].level.clone()],
+        ..Day::default()
+    };
+    let after = card_of(&made(), &day);
+    let work = after
+        .blocks
+        .iter()
+        .find(|block| block.part == Part::Work)
+        .unwrap();
+    assert_ne!(work.levels, dropped.levels);
+    assert_eq!(
+        work.levels,
+        dropped.instead[..1],
+        "the first that stood in its place"
+    );
+}
+
+#[test]
+fn age_heat_and_lay_off_shorten_the_card() {
+    let with = |age_years, temperature_f| Day {
+        minutes: 60,
+        age_years: Some(age_years),
+        temperature_f: Some(temperature_f),
+        humidity_pct: Some(60.0),
+        ..Day::default()
+    };
+    let most = |day: &Day| card_of(&made(), day).most_minutes;
+    assert_eq!(most(&with(2, 60.0)), 30);
+    assert_eq!(most(&with(3, 60.0)), 45);
+    assert_eq!(most(&with(4, 60.0)), 60);
+    let late = Day {
+        traits: vec![HorseTrait::LateDeveloper],
+        ..with(3, 60.0)
+    };
+    assert_eq!(most(&late), 30, "a late developer counts as a year younger");
+    assert_eq!(
+        most(&with(8, 95.0)),
+        20,
+        "95 F and 60 % are 155: short and slow"
+    );
+    let hot = card_of(&made(), &with(8, 95.0));
+    assert!(
+        hot.blocks
+            .iter()
+            .flat_map(|block| &block.levels)
+            .all(|named| { Ladder::shipped().at(&named.level).unwrap().gait < Gait::Lope })
+    );
+    let too_hot = card_of(&made(), &with(8, 125.0));
+    assert_eq!(
+        (too_hot.minutes, too_hot.blocks.len()),
+        (0, 1),
+        "{too_hot:?}"
+    );
+    let mut rested = made();
+    rested.last_ridden = Some(20);
+    let low = card_of(&rested, &with(8, 60.0));
+    assert_eq!(low.most_minutes, 30);
+    assert!(low.limits[0].contains("20 days ago"), "{:?}", low.limits);
+}
+
+#[test]
+fn a_day_far_above_the_horses_own_says_so() {
+    let mut day = Day {
+        quiet_min: vec![4.0, 5.0, 6.0, 5.0],
+        quiet_today_min: Some(9.0),
+        ..Day::default()
+    };
+    assert!(!day.is_far_from_quiet());
+    day.quiet_today_min = Some(18.0);
+    let card = card_of(&made(), &day);
+    assert!(
+        card.cautions[0].starts_with("Took 18 min to be quiet; 5 is usual."),
+        "{:?}",
+        card.cautions
+    );
+    day.quiet_min.truncate(3);
+    assert!(!day.is_far_from_quiet(), "three days are not a habit");
+}
+
+#[test]
+fn a_horse_that_looks_about_gets_short_blocks_with_something_between() {
+    let day = Day {
+        traits: vec![HorseTrait::LooksAbout],
+        minutes: 60,
+        ..Day::default()
+    };
+    let card = card_of(&made(), &day);
+    let asked = card
+        .blocks
+        .iter()
+        .filter(|block| [Part::Work, Part::Review].contains(&block.part));
+    assert!(
+        asked.clone().all(|block| block.minutes <= 4),
+        "{:?}",
+        parts(&card)
+    );
+    let works: Vec<usize> = (0..card.blocks.len())
+        .filter(|at| card.blocks[*at].part == Part::Work)
+        .collect();
+    assert!(
+        works.len() > 1 && works.windows(2).all(|pair| pair[1] > pair[0] + 1),
+        "{:?}",
+        parts(&card)
+    );
+}
+
+#[test]
+fn every_trait_says_what_it_changes() {
+    let plain = card_of(
+        &made(),
+        &Day {
+            minutes: 60,
+            ..Day::default()
+        },
+    );
+    for horse_trait in HorseTrait::ALL {
+        assert!(horse_trait.effect().ends_with('.') && !horse_trait.name().is_empty());
+        assert_eq!(
+            serde_json::to_value(horse_trait).unwrap(),
+            horse_trait.word()
+        );
+    }
+    let hot = card_of(
+        &made(),
+        &Day {
+            minutes: 60,
+            traits: vec![HorseTrait::Hot],
+            ..Day::default()
+        },
+    );
+    let minutes = |card: &Card, part: Part| -> u32 {
+        card.blocks
+            .iter()
+            .filter(|block| block.part == part)
+            .map(|block| block.minutes)
+            .sum()
+    };
+    assert_eq!(
+        minutes(&hot, Part::Loosen),
+        minutes(&plain, Part::Loosen) + 3
+    );
+    assert_eq!(
+        minutes(&hot, Part::WalkOut),
+        minutes(&plain, Part::WalkOut) + 2
+    );
+}

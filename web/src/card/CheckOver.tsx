@@ -1,0 +1,67 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useNow } from '../recorder/useNow';
+import { useQueue } from '../queue/queue';
+import { toSendAgain } from '../queue/keep';
+import type { KeptDatabase, KeptRide } from '../queue/db';
+import type { useCard } from './useCard';
+
+type Made = ReturnType<typeof useCard>;
+
+/** Two taps: led out, and quiet. The minutes between are kept with the ride. */
+export function CheckOver({ made: { kept, id, wanted } }: { made: Made }) {
+  const { db, kick } = useQueue();
+  const now = useNow(kept?.ledOutAt !== undefined);
+  const ledOut = kept?.ledOutAt ? Date.parse(kept.ledOutAt) : undefined;
+  const sx = { minHeight: 64, minWidth: 150, fontSize: '1.15rem' };
+  const out = () => db.cards.put({ wanted, ...kept, id, ledOutAt: new Date().toISOString() });
+  const quiet = async () => {
+    if (ledOut === undefined) return;
+    await keepQuiet(db, id, Math.max(0, Date.now() - ledOut) / 60_000);
+    kick();
+  };
+  const minutes = wanted.quiet_today_min;
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 1.5,
+        alignItems: 'center',
+        my: 0.5,
+        '@media print': { display: 'none' },
+      }}
+    >
+      {ledOut === undefined ? (
+        <Button onClick={() => void out()} sx={sx}>
+          {minutes === undefined ? 'Led out' : 'Again'}
+        </Button>
+      ) : (
+        <Button variant="contained" onClick={() => void quiet()} sx={sx}>
+          Quiet now
+        </Button>
+      )}
+      <Typography role="status" sx={{ fontWeight: 700 }}>
+        {ledOut !== undefined && `${Math.floor(Math.max(0, now - ledOut) / 60_000)} min so far`}
+        {ledOut === undefined && minutes !== undefined && `Quiet after ${Math.round(minutes)} min`}
+      </Typography>
+    </Box>
+  );
+}
+
+/** Kept with the card, and with the ride if one goes on already. */
+async function keepQuiet(db: KeptDatabase, id: string, minutes: number): Promise<void> {
+  await db.transaction('rw', db.cards, db.rides, async () => {
+    const known = await db.cards.get(id);
+    if (!known) return;
+    const card = { ...known, wanted: { ...known.wanted, quiet_today_min: minutes } };
+    delete card.ledOutAt;
+    await db.cards.put(card);
+    const [horseId = '', day = ''] = id.split(' ');
+    await db.rides
+      .filter(
+        (ride) => ride.horseId === horseId && ride.day === day && ride.finishedAfterMs === null,
+      )
+      .modify(toSendAgain<KeptRide>({ quietAfterS: Math.round(minutes * 60) }));
+  });
+}

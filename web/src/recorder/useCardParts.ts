@@ -1,0 +1,58 @@
+import { useEffect } from 'react';
+import { useLiveQuery } from 'dexie-react-hooks';
+import type { Card } from '../card/queries';
+import { begin, useCard } from '../card/useCard';
+import type { KeptRide } from '../queue/db';
+import { cardId, type Level } from '../queue/keep';
+import { useQueue } from '../queue/queue';
+
+/** A part of the ride's card in which a level is asked. */
+export interface CardPart {
+  part: Card['blocks'][number]['part'];
+  level: Level;
+  name: string;
+  minutes: number;
+  /** Asks of all sides that the card has for it. */
+  asks: number;
+}
+
+const none: CardPart[] = [];
+
+/**
+ * The parts of the card the ride goes by. What is asked on the way changes it no more; a
+ * ride that is opened without a look at its card goes by the card of today.
+ */
+export function useCardParts(horseId: string, ride: KeptRide | undefined): CardPart[] {
+  const { db } = useQueue();
+  const made = useCard(horseId, ride === undefined);
+  const { id, card } = made;
+  const of = ride ? cardId(ride) : id;
+  const kept = useLiveQuery(() => db.cards.get(of), [db, of]);
+  const starts = ride === undefined && card !== undefined;
+  const said = JSON.stringify(card?.blocks);
+  useEffect(() => {
+    if (starts) void begin(db, id, card);
+    // The card as it reads: it is built anew with every look at it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [db, id, starts, said]);
+  return kept?.begun ? partsOf(kept.begun) : none;
+}
+
+function partsOf({ blocks }: Card): CardPart[] {
+  return blocks.flatMap((block) =>
+    block.levels.map(({ level, name }) => ({
+      part: block.part,
+      level,
+      name,
+      minutes: block.part === 'cold' ? 0 : block.minutes,
+      asks: block.asks.reduce((sum, { asks }) => sum + asks, 0),
+    })),
+  );
+}
+
+/** Minutes the card has for a level; none for one that it does not have. */
+export function budgetMin(parts: CardPart[], { skill, rung }: Level): number | null {
+  const own = parts.filter(({ level }) => level.skill === skill && level.rung === rung);
+  const minutes = own.reduce((sum, part) => sum + part.minutes, 0);
+  return minutes > 0 ? minutes : null;
+}
