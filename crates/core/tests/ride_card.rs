@@ -132,11 +132,21 @@ proptest! {
         if day.age_counted().is_some_and(|years| years <= 2) {
             prop_assert!(card.most_minutes <= 30);
         }
-        let mut order = parts(&card);
+        let mounted = card.blocks.iter().filter(|block| {
+            let level = block.levels.first().and_then(|named| horse.ladder.at(&named.level));
+            limits.in_hand || level.is_none_or(|level| !level.ground)
+        });
+        let mut order: Vec<Part> = mounted.map(|block| block.part).collect();
         order.dedup();
         let firsts = [Part::CheckOver, Part::Brake, Part::Cold, Part::Loosen];
         let begin: Vec<Part> = firsts.into_iter().filter(|part| order.contains(part)).collect();
         prop_assert_eq!(&order[..begin.len()], &begin[..], "begins in order");
+        if let Some(brake) = card.blocks.iter().position(|block| block.part == Part::Brake) {
+            for block in &card.blocks[brake..] {
+                let ground = block.levels.iter().any(|named| horse.ladder.at(&named.level).unwrap().ground);
+                prop_assert!(!ground, "{} in hand after mounting", block.name);
+            }
+        }
         let asked = card.blocks.iter().filter(|block| !block.levels.is_empty());
         let mut new = 0;
         for block in asked {

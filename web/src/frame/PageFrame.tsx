@@ -1,13 +1,14 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { NosebandMark } from '../draw/NosebandMark';
 import { KeptHere } from '../queue/KeptHere';
-import { RidingNow } from '../queue/RidingNow';
 import { useWho } from '../session/who';
 import { PageLinks } from './PageLinks';
 import { PersonMenu } from './PersonMenu';
+
+const RidingNow = lazy(async () => ({ default: (await import('../queue/RidingNow')).RidingNow }));
 
 /** The page's head: where one is, where one can go, what is kept here, who is signed in. */
 export function PageFrame({ title, children }: { title: string; children: ReactNode }) {
@@ -53,7 +54,9 @@ export function PageFrame({ title, children }: { title: string; children: ReactN
         <KeptHere />
         <PersonMenu />
       </Box>
-      <RidingNow />
+      <Suspense fallback={null}>
+        <RidingNow />
+      </Suspense>
       <Box
         component="main"
         sx={{ px: { xs: 2, md: 4 }, py: { xs: 2, md: 3 }, maxWidth: 1240, mx: 'auto' }}

@@ -44,7 +44,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
         rides: (40, 1),
         work: young::OATCAKE,
         care: &[(CareKind::Teeth, 95, "Fine; look again in spring.")],
-        came_with: &[("start.bend-ground", "stand"), ("start.mount", "stand")],
+        came_with: &[("start.bend-ground", "stand"), ("start.brake", "stand")],
         ..PLAIN
     },
     DemoHorse {
@@ -106,7 +106,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
         rides: (38, 1),
         work: young::KETTLE,
         care: &[(CareKind::Teeth, 40, "Wolf tooth out on the right.")],
-        came_with: &[("start.bend-ground", "stand"), ("start.mount", "stand")],
+        came_with: &[("start.bend-ground", "stand"), ("start.brake", "stand")],
         ..PLAIN
     },
     DemoHorse {

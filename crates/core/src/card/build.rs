@@ -1,9 +1,11 @@
 //! From a judged horse and its day to the card.
 
+use std::collections::HashMap;
+
 use super::block::{Card, LeftOut, Part};
 use super::choice::{self, Chosen};
 use super::day::Day;
-use super::fit::{self, Fits};
+use super::fit::{self, Fits, Unfit};
 use super::horse::Horse;
 use super::lay_out;
 use super::limits::Limits;
@@ -12,6 +14,9 @@ use super::worth::{self, Worth};
 
 /// Most of what is left out that is named.
 const MOST_LEFT_OUT: usize = 6;
+
+/// Most of them with the same reason.
+const MOST_ALIKE: usize = 2;
 
 /// Builds the card.
 pub fn card(horse: Horse<'_>, day: &Day) -> Card {
@@ -50,13 +55,35 @@ fn left_out(
         .iter()
         .filter(|index| !chosen.has(worth, **index))
         .map(|index| (*index, words::no_room(horse, worth, chosen, *index)));
-    let unfit = fits
+    // What is worked on comes before what is only open; a bit the trainer has not begun,
+    // and what the rider dropped, need no word.
+    let said = |why: Unfit| ![Unfit::Dropped, Unfit::NewBit, Unfit::NothingNew].contains(&why);
+    let mut unfit: Vec<(usize, Unfit)> = fits
         .unfit
         .iter()
-        .filter(|(index, _)| !day.without.contains(&horse.ladder.levels[*index].level))
-        .map(|(index, why)| (*index, words::unfit(horse, day, why)));
+        .copied()
+        .filter(|(_, why)| said(*why))
+        .collect();
+    unfit.sort_by_key(|(index, _)| {
+        let level = &horse.ladder.levels[*index].level;
+        let aim = day.aim.as_ref() == Some(level);
+        let planned = day.planned.iter().any(|block| block.level == *level);
+        (
+            !(aim || planned),
+            horse.standings[*index].last_asked.is_none(),
+        )
+    });
+    let unfit = unfit
+        .into_iter()
+        .map(|(index, why)| (index, words::unfit(horse, day, index, why)));
+    let mut told: HashMap<String, usize> = HashMap::new();
     wanted
         .chain(unfit)
+        .filter(|(_, why)| {
+            let alike = told.entry(why.clone()).or_insert(0);
+            *alike += 1;
+            *alike <= MOST_ALIKE
+        })
         .take(MOST_LEFT_OUT)
         .map(|(index, why)| LeftOut {
             level: horse.ladder.levels[index].level.clone(),

@@ -29,10 +29,12 @@ pub enum Unfit {
     Brake,
     /// It is fast, and today is slow.
     SlowOnly,
+    /// It is new, and today is for what is known.
+    NothingNew,
     /// It comes later with so young a horse.
     Young,
     /// Not there today.
-    NotAtHand(AtHand),
+    NotAtHand,
     /// Never alone, and nobody helps.
     Alone,
     /// Nobody rides the horse yet.
@@ -86,12 +88,19 @@ fn unfit(horse: Horse<'_>, day: &Day, limits: &Limits, index: usize) -> Option<U
     let chosen = day.planned.iter().any(|block| block.level == level.level)
         || day.aim.as_ref() == Some(&level.level);
     let not_there = level.with.filter(|with| !day.at_hand.contains(with));
+    let new = !asked && !standing.counts_as_held();
     [
         (day.without.contains(&level.level), Unfit::Dropped),
         (standing.verdict == Verdict::CheckFirst, Unfit::CheckFirst),
         (limits.in_hand && !level.ground, Unfit::InHand),
+        (
+            level.level.skill.0.starts_with("bridle.") && !asked && !chosen,
+            Unfit::NewBit,
+        ),
+        (not_there.is_some(), Unfit::NotAtHand),
         (!limits.allows(level), Unfit::Brake),
         (limits.slow_only && is_fast(level), Unfit::SlowOnly),
+        (limits.nothing_new && new && !chosen, Unfit::NothingNew),
         (is_young(day) && comes_late(level), Unfit::Young),
         (is_over_quota(horse, level), Unfit::Quota),
         (needs_set_ups(horse, day, level), Unfit::SetUpsOnly),
@@ -99,14 +108,9 @@ fn unfit(horse: Horse<'_>, day: &Day, limits: &Limits, index: usize) -> Option<U
             is_never_alone(horse, limits, level, asked) && !day.helper,
             Unfit::Alone,
         ),
-        (
-            level.level.skill.0.starts_with("bridle.") && !asked && !chosen,
-            Unfit::NewBit,
-        ),
     ]
     .into_iter()
     .find_map(|(is_so, why)| is_so.then_some(why))
-    .or(not_there.map(Unfit::NotAtHand))
 }
 
 /// Lope and faster, and what takes a horse's strength at any gait.

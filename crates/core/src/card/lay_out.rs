@@ -101,10 +101,22 @@ pub fn lay_out(
         return vec![card.check_over()];
     }
     let mut blocks = vec![card.check_over()];
+    let (in_hand, middle): (Vec<Block>, Vec<Block>) = card
+        .middle()
+        .into_iter()
+        .partition(|block| card.before_mounting(block));
+    // The breather after the work stays with it.
+    let worked = in_hand.iter().any(|block| block.part == Part::Work);
+    let rest = middle
+        .iter()
+        .position(|block| worked && block.part == Part::Breather);
+    let mut middle = middle;
+    let rest = rest.map(|at| middle.remove(at));
+    blocks.extend(in_hand.into_iter().chain(rest));
     blocks.extend(brake(horse, limits).map(|index| card.brake(index)));
     blocks.extend((!worth.cold.is_empty()).then(|| card.cold()));
     blocks.push(card.loosen());
-    blocks.extend(card.middle());
+    blocks.extend(middle);
     blocks.push(card.finish());
     blocks.push(card.walk_out());
     blocks
@@ -135,6 +147,15 @@ impl LaidOut<'_> {
             who: words::who_rides_along(self.limits).into(),
             instead: Vec::new(),
         }
+    }
+
+    /// Work in hand of a horse that is ridden comes before mounting.
+    fn before_mounting(&self, block: &Block) -> bool {
+        let level = block
+            .levels
+            .first()
+            .and_then(|named| self.horse.ladder.at(&named.level));
+        !self.limits.in_hand && level.is_some_and(|level| level.ground)
     }
 
     fn check_over(&self) -> Block {

@@ -13,6 +13,9 @@ pub(super) const BRAKE: &str = "start.brake";
 /// Moving out on a loose rein: first done with the brake held a gait below.
 pub(super) const FORWARD: &str = "start.forward";
 
+/// Days in the saddle that are first rides. Common practice, no source: a horse is steered
+/// while moving about ride 8.
+const FIRST_RIDES: usize = 8;
 /// Minutes of a two-year-old's ride at most. Product default.
 const TWO_YEAR_OLD_MIN: u32 = 30;
 /// Minutes of a three-year-old's ride at most. Product default.
@@ -63,6 +66,8 @@ pub struct Limits {
     pub brake: Option<Gait>,
     /// No lope, no run, no rollback, no cattle.
     pub slow_only: bool,
+    /// Nothing that was never asked.
+    pub nothing_new: bool,
     /// Nobody has ridden the horse yet: work in hand only.
     pub in_hand: bool,
     /// First rides: never alone.
@@ -92,6 +97,7 @@ impl Limits {
             },
             brake,
             slow_only: false,
+            nothing_new: false,
             in_hand,
             first_rides,
             heat: day.heat().map_or(Heat::Usual, Heat::of),
@@ -146,9 +152,10 @@ impl Limits {
             return;
         }
         self.slow_only = true;
+        self.nothing_new = true;
         self.minutes = self.minutes.min(LAY_OFF_MIN.min(day.minutes));
         self.text.push(format!(
-            "Last ridden {} ago: start low, nothing fast.",
+            "Last ridden {} ago: start low, nothing fast, nothing new.",
             count(days as u32, "day")
         ));
     }
@@ -198,8 +205,11 @@ impl Limits {
     }
 
     /// Whether a level may be asked at its gait. The brake itself, and moving out on a
-    /// loose rein, are learned one gait faster.
+    /// loose rein, are learned one gait faster; work in hand asks for no brake.
     pub fn allows(&self, level: &LadderLevel) -> bool {
+        if level.ground {
+            return true;
+        }
         let learning = [BRAKE, FORWARD].contains(&level.level.skill.0.as_str());
         let fastest = match self.brake {
             _ if !learning || self.in_hand => self.fastest,
@@ -231,18 +241,35 @@ fn holds(horse: Horse<'_>, skill: &str, rung: &str) -> bool {
         .is_some_and(|index| horse.standings[index].counts_as_held())
 }
 
-/// It is past its first rides, whatever was recorded of them: something is held at the
-/// jog or faster.
+/// It is past its first rides, whatever was held of them: something is held at the jog or
+/// faster, or it was asked from the saddle on many days.
 fn is_made(horse: Horse<'_>) -> bool {
-    horse.standings.iter().any(|standing| {
+    let holds_a_jog = horse.standings.iter().any(|standing| {
         standing.counts_as_held() && horse.ladder.levels[standing.index].gait >= Gait::Jog
-    })
+    });
+    holds_a_jog || days_in_the_saddle(horse) >= FIRST_RIDES
 }
 
-/// Somebody rides the horse: it stands for on and off, or something mounted is held.
+/// Somebody rides the horse: it stands for on and off, or something was asked or is held
+/// from the saddle.
 fn is_ridden(horse: Horse<'_>) -> bool {
-    horse.standings.iter().any(|standing| {
+    let held = horse.standings.iter().any(|standing| {
         let level = &horse.ladder.levels[standing.index];
         standing.counts_as_held() && (!level.ground || level.level.skill.0 == "start.mount")
-    })
+    });
+    held || days_in_the_saddle(horse) > 0
+}
+
+/// Days before the date on which something was asked from the saddle.
+fn days_in_the_saddle(horse: Horse<'_>) -> usize {
+    let levels = horse.ladder.levels.iter().enumerate();
+    let mut days: Vec<_> = levels
+        .filter(|(_, level)| !level.ground)
+        .flat_map(|(index, _)| horse.file.asks_until(index, horse.on))
+        .map(|ask| ask.day)
+        .filter(|day| *day < horse.on)
+        .collect();
+    days.sort_unstable();
+    days.dedup();
+    days.len()
 }

@@ -3,7 +3,7 @@
 use super::block::{Block, Part};
 use super::choice::Chosen;
 use super::day::Day;
-use super::fit::{Unfit, is_any_fast, is_never_alone};
+use super::fit::{Unfit, is_any_fast, is_fast, is_never_alone};
 use super::horse::Horse;
 use super::limits::{Heat, Limits};
 use super::worth::{Candidate, Role, Why, Worth};
@@ -163,8 +163,8 @@ pub fn why(horse: Horse<'_>, day: &Day, chosen: &Candidate, card: &Chosen) -> St
         Why::Near(1) => "One good day from its gate.".into(),
         Why::Near(far) => format!("{} from its gate, if all goes soft.", capital(&days(far))),
         Why::Working => "You're working on it.".into(),
-        Why::JustOpened => "New: what it needs has just been held.".into(),
-        Why::Open => "New: what it needs is held.".into(),
+        Why::JustOpened => "New: what it needs is held now.".into(),
+        Why::Open => "New: it has been open for a while.".into(),
         Why::Rusty(idle) => format!("Rusty: not shown for {}.", days(idle)),
         Why::Due(idle) => format!("Not shown for {}: before it goes rusty.", days(idle)),
         Why::Held if chosen.role == Role::Finish => {
@@ -177,7 +177,8 @@ pub fn why(horse: Horse<'_>, day: &Day, chosen: &Candidate, card: &Chosen) -> St
 /// When to quit a block.
 pub fn quit(horse: Horse<'_>, chosen: &Candidate) -> String {
     let level = &horse.ladder.levels[chosen.index];
-    let new = horse.standings[chosen.index].last_asked.is_none();
+    let standing = &horse.standings[chosen.index];
+    let new = standing.last_asked.is_none() && !standing.counts_as_held();
     let apart = level.asked_sides().len() > 1;
     match chosen.role {
         _ if new => "On the first good try, whatever the clock says.".into(),
@@ -226,7 +227,8 @@ pub fn who(horse: Horse<'_>, limits: &Limits, index: usize) -> &'static str {
 }
 
 /// Why a level does not fit the day.
-pub fn unfit(horse: Horse<'_>, day: &Day, why: &Unfit) -> String {
+pub fn unfit(horse: Horse<'_>, day: &Day, index: usize, why: Unfit) -> String {
+    let level = &horse.ladder.levels[index];
     let him = pronouns(horse.file.sex);
     match why {
         Unfit::CheckFirst => format!("Get {} looked at before you work on this.", him.him),
@@ -239,7 +241,8 @@ pub fn unfit(horse: Horse<'_>, day: &Day, why: &Unfit) -> String {
                 None => "young horse".into(),
             }
         ),
-        Unfit::NotAtHand(with) => format!("Needs {}.", with.text()),
+        Unfit::NotAtHand => format!("Needs {}.", level.with.map_or("", AtHand::text)),
+        Unfit::NothingNew => "Nothing new on the first rides after a rest.".into(),
         Unfit::Alone => "Never alone: needs a helper.".into(),
         Unfit::InHand => format!("{} isn't ridden yet.", capital(him.he)),
         Unfit::Quota => "Run often enough this week.".into(),
@@ -297,23 +300,37 @@ pub fn cautions(horse: Horse<'_>, day: &Day, limits: &Limits, blocks: &[Block]) 
         ));
     }
     if limits.first_rides && !limits.in_hand {
-        cautions.push("First rides are never alone. Nobody is tied or wrapped to a horse.".into());
+        cautions.push("Nobody is tied or wrapped to a horse.".into());
     }
     if is_any_fast(horse, blocks) {
         cautions.push("Look at the ground before anything fast.".into());
     }
-    let levels = blocks
-        .iter()
+    for caution in of_ladder(horse, limits, blocks) {
+        if !cautions.contains(&caution) {
+            cautions.push(caution);
+        }
+    }
+    cautions
+}
+
+/// What the ladder says of the tracks and skills on the card, where it matters: of what is
+/// new, fast, or done with cattle, barrels and obstacles; of first rides.
+fn of_ladder(horse: Horse<'_>, limits: &Limits, blocks: &[Block]) -> Vec<String> {
+    let asked = blocks.iter().filter(|block| block.part != Part::Brake);
+    let levels = asked
         .flat_map(|block| &block.levels)
-        .filter_map(|named| horse.ladder.at(&named.level));
-    for level in levels {
-        let track = horse.ladder.tracks[level.track].caution.as_ref();
-        let skill = horse.ladder.skill(&level.level.skill);
-        let own = skill.and_then(|skill| skill.caution.as_ref());
-        for caution in track.into_iter().chain(own) {
-            if !cautions.contains(caution) {
-                cautions.push(caution.clone());
-            }
+        .filter_map(|named| horse.ladder.position(&named.level));
+    let mut cautions = Vec::new();
+    for index in levels {
+        let level = &horse.ladder.levels[index];
+        let standing = &horse.standings[index];
+        let new = standing.last_asked.is_none() && !standing.counts_as_held();
+        let first = limits.first_rides && !limits.in_hand && !level.ground;
+        let of_start = level.level.skill.0.starts_with("start.");
+        if first || (!of_start && (new || level.with.is_some() || is_fast(level))) {
+            cautions.extend(horse.ladder.tracks[level.track].caution.clone());
+            let skill = horse.ladder.skill(&level.level.skill);
+            cautions.extend(skill.and_then(|skill| skill.caution.clone()));
         }
     }
     cautions

@@ -127,7 +127,7 @@ pub fn worth(horse: Horse<'_>, day: &Day, limits: &Limits, fits: &Fits) -> Worth
     for index in &fits.fit {
         let at = At::of(horse, day, *index);
         worth.works.extend(at.work(fits));
-        worth.reviews.extend(at.review());
+        worth.reviews.extend(at.review(limits));
         worth.uses.extend(at.usage());
         worth.finishes.extend(at.finish(limits));
     }
@@ -336,9 +336,14 @@ impl<'a> At<'a> {
         needs.any(|need| self.horse.standings[*need].retention.passed_days > 0)
     }
 
-    fn review(&self) -> Option<Candidate> {
+    fn review(&self, limits: &Limits) -> Option<Candidate> {
         if self.is_new() || self.level.with.is_some() || self.standing.verdict == Verdict::EaseBack
         {
+            return None;
+        }
+        // Held work in hand of a horse that is ridden needs no review.
+        let in_hand = self.level.ground && !limits.in_hand;
+        if in_hand && self.standing.counts_as_held() && self.planned.is_none() && !self.is_aim() {
             return None;
         }
         let kept = &self.standing.retention;
@@ -419,10 +424,11 @@ impl<'a> At<'a> {
 
     fn finish(&self, limits: &Limits) -> Option<Candidate> {
         let slow = self.level.gait <= crate::Gait::Jog;
-        let fresh = self.standing.counts_as_held() && !self.standing.retention.is_rusty();
+        let held = self.standing.counts_as_held();
+        let rusty = self.standing.retention.is_rusty();
         let counted = matches!(self.level.measure, MeasureKind::Count | MeasureKind::Run);
         if !slow
-            || !fresh
+            || !held
             || counted
             || self.level.with.is_some()
             || self.level.ground != limits.in_hand
@@ -434,12 +440,10 @@ impl<'a> At<'a> {
         } else {
             0.0
         };
-        Some(self.candidate(
-            Role::Finish,
-            2.0 * self.ready() + standing_still,
-            FINISH_MIN,
-            Why::Held,
-        ))
+        // Rusty is better than nothing to end on.
+        let surely = if rusty { 0.5 } else { 1.0 };
+        let worth = (2.0 * self.ready() + standing_still) * surely;
+        Some(self.candidate(Role::Finish, worth, FINISH_MIN, Why::Held))
     }
 }
 
