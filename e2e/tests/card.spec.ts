@@ -26,6 +26,7 @@ test.describe('on a phone', () => {
     const today = page.getByRole('link', { name: /^Card: \d+ min/ });
     await expect(today.first()).toBeVisible();
     await openCard(page, 'Thimble');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.context().setOffline(true);
     await named(page, 'Check over').getByRole('button', { name: 'Led out' }).tap();
     await named(page, 'Check over').getByRole('button', { name: 'Quiet now' }).tap();
@@ -125,8 +126,9 @@ test('a card is printed whole on one page, and axe finds nothing on it', async (
   await openCard(page, 'Oatcake');
   expect(await violations(page)).toEqual([]);
   await page.emulateMedia({ media: 'print' });
-  const how = parts(page).getByText('When the breath is quiet.');
-  await expect(how).toBeVisible();
+  const printed = page.getByRole('table', { name: 'The card' });
+  await expect(printed).toContainText('When the breath is quiet.');
+  await expect(printed.getByRole('row')).not.toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Ride this card' })).toBeHidden();
   const pdf = await page.pdf({ format: 'Letter', printBackground: true });
   const pages = pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g) ?? [];

@@ -2,9 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
-import { sideWords } from '../words/answers';
 import { partWords } from '../words/card';
-import { count } from '../words/plain';
+import { asksOf } from './asksOf';
 import type { CardBlock } from './queries';
 import { isMoved } from './wanted';
 
@@ -26,7 +25,7 @@ export function BlockOnCard({ block, children, ...changes }: Props) {
     <Box
       component="li"
       aria-label={name}
-      sx={{ display: 'flex', gap: 2, breakInside: 'avoid', minHeight: asked ? 92 : 56 }}
+      sx={{ display: 'flex', gap: 2, minHeight: asked ? 92 : 56 }}
     >
       <Minutes minutes={minutes} part={part} />
       <Box sx={{ flex: 1, minWidth: 0, pb: 2, pt: 0.75 }}>
@@ -35,7 +34,7 @@ export function BlockOnCard({ block, children, ...changes }: Props) {
             {partWords[part]}
           </Typography>
         )}
-        <Typography variant="h3" sx={{ fontSize: asked ? '1.25rem' : '1.05rem' }}>
+        <Typography variant="h3" component="h2" sx={{ fontSize: asked ? '1.25rem' : '1.05rem' }}>
           {name}
           {asksOf(block)}
         </Typography>
@@ -99,15 +98,6 @@ function Minutes({ minutes, part }: Pick<CardBlock, 'minutes' | 'part'>) {
   );
 }
 
-/** Asks a side, in the order of asking. */
-function asksOf({ asks, part }: CardBlock): string {
-  if (asks.length === 0 || part === 'brake') return '';
-  const said = asks.map(({ side, asks: number }) =>
-    side === 'both' ? count(number, 'ask') : `${number} ${sideWords[side].toLowerCase()}`,
-  );
-  return `: ${said.join(', then ')}`;
-}
-
 function Levels({ block }: { block: CardBlock }) {
   return (
     <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
@@ -118,7 +108,7 @@ function Levels({ block }: { block: CardBlock }) {
   );
 }
 
-/** How it is done, what counts, when to quit, what if: on a tap; always on paper. */
+/** How it is done, what counts, when to quit, what if: on a tap. */
 function How({ block }: { block: CardBlock }) {
   const [open, setOpen] = useState(false);
   const id = useId();
@@ -138,7 +128,7 @@ function How({ block }: { block: CardBlock }) {
         aria-controls={id}
         aria-label={`How, soft, quit: ${block.name}`}
         onClick={() => setOpen(!open)}
-        sx={{ minHeight: 44, px: 0, '@media print': { display: 'none' } }}
+        sx={{ minHeight: 44, px: 0 }}
       >
         {open ? 'Less' : 'How, and when to quit'}
       </Button>
@@ -147,7 +137,6 @@ function How({ block }: { block: CardBlock }) {
         id={id}
         sx={{
           display: open ? 'grid' : 'none',
-          '@media print': { display: 'grid', fontSize: '0.8rem' },
           gridTemplateColumns: { xs: '1fr', sm: 'max-content 1fr' },
           columnGap: 2,
           rowGap: 0.5,
@@ -176,7 +165,7 @@ function Change({ name, block, onSwap, onDrop, onEarlier, onLater }: Props & { n
   const instead = block.instead[0]?.name;
   const sx = { minHeight: 48 };
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, '@media print': { display: 'none' } }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
       {onSwap && (
         <Button onClick={onSwap} aria-label={`Swap ${name}`} sx={{ ...sx, textAlign: 'left' }}>
           Swap for: {instead}

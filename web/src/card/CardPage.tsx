@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { CardRail } from '../draw/CardRail';
 import { Asked } from '../frame/Asked';
@@ -10,11 +10,13 @@ import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { useQueue } from '../queue/queue';
 import { ridePath } from '../recorder/ridePath';
+import { useTakenAlong } from '../recorder/useTakenAlong';
 import { useWho } from '../session/who';
 import { horseQuery } from '../today/queries';
 import { BlockOnCard } from './BlockOnCard';
 import { CheckOver } from './CheckOver';
 import { DayBar } from './DayBar';
+import { PrintedCard } from './PrintedCard';
 import type { Card, CardDay } from './queries';
 import { begin, useCard } from './useCard';
 import { added, dropped, movedBy, swapped } from './wanted';
@@ -27,6 +29,9 @@ const LevelPicker = lazy(async () => ({
 export function CardPage() {
   const { horseId = '' } = useParams();
   const made = useCard(horseId);
+  // The way from here leads into an arena without signal.
+  useTakenAlong(horseId);
+  useEffect(() => void import('../recorder/RecorderPage').catch(() => undefined), []);
   return (
     <PageFrame title="Card">
       <Asked query={made.pack}>
@@ -54,7 +59,7 @@ function Whole({ made, day }: { made: Made; day: CardDay }) {
       <Box
         component="ol"
         aria-label="Parts of the ride"
-        sx={{ listStyle: 'none', p: 0, m: 0, mt: 2 }}
+        sx={{ listStyle: 'none', p: 0, m: 0, mt: 2, '@media print': { display: 'none' } }}
       >
         {card.blocks.map((block, index) => {
           const level = block.levels[0]?.level;
@@ -80,6 +85,7 @@ function Whole({ made, day }: { made: Made; day: CardDay }) {
         })}
       </Box>
       {records && <Changes made={made} />}
+      <PrintedCard card={card} />
       <LeftOut card={card} />
     </>
   );
@@ -185,7 +191,11 @@ function Changes({ made: { wanted, put } }: { made: Made }) {
 function LeftOut({ card }: { card: Card }) {
   if (card.left_out.length === 0) return null;
   return (
-    <Box component="section" aria-label="Not today" sx={{ mt: 4 }}>
+    <Box
+      component="section"
+      aria-label="Not today"
+      sx={{ mt: 4, '@media print': { display: 'none' } }}
+    >
       <Typography variant="h2">Not today</Typography>
       <Box component="ul" sx={{ m: 0, mt: 1, pl: 2.5 }}>
         {card.left_out.map(({ name, why }) => (

@@ -40,7 +40,9 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
   const shown = useShown(recorder);
   const here = useCurrent(shown, level);
   const current = useRef<HTMLAnchorElement>(null);
-  useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [here]);
+  useEffect(() => {
+    current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [here]);
   return (
     <Box
       component="nav"

@@ -1,11 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { startCore } from '../core/core';
-import { packQuery } from '../core/pack';
 import { useSoft } from '../core/useSoft';
-import { ladderQuery } from '../ladder/queries';
 import type { KeptDatabase, KeptRep } from '../queue/db';
 import { changeAnswer, finish, goingRide, setUndone } from '../queue/keep';
 import type { Unsaved } from '../queue/Keeper';
@@ -18,6 +15,7 @@ import { useAsked } from './useAsked';
 import { budgetMin, useCardParts } from './useCardParts';
 import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
+import { useTakenAlong } from './useTakenAlong';
 import { useWakeLock } from './useWakeLock';
 
 const none: KeptRep[] = [];
@@ -129,16 +127,6 @@ export function useRecorder() {
 }
 
 export type Recorder = ReturnType<typeof useRecorder>;
-
-/** Fetches what the horse is judged by while there is signal, once a ride is begun. */
-function useTakenAlong(horseId: string) {
-  const queries = useQueryClient();
-  useEffect(() => {
-    startCore();
-    void queries.prefetchQuery(packQuery(horseId));
-    void queries.prefetchQuery(ladderQuery);
-  }, [queries, horseId]);
-}
 
 /** The ride's reps of one level, in the order of asking. */
 async function repsOf(

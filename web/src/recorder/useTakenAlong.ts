@@ -1,0 +1,15 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { startCore } from '../core/core';
+import { packQuery } from '../core/pack';
+import { ladderQuery } from '../ladder/queries';
+
+/** Fetches what the horse is judged by while there is signal, once a ride is begun. */
+export function useTakenAlong(horseId: string) {
+  const queries = useQueryClient();
+  useEffect(() => {
+    startCore();
+    void queries.prefetchQuery(packQuery(horseId));
+    void queries.prefetchQuery(ladderQuery);
+  }, [queries, horseId]);
+}
