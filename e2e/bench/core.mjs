@@ -97,6 +97,7 @@ const measured = await page.evaluate(
       { label: 'soft or not, one ask', times: 200, call: { name: 'soft', input: { measure: reps[0].measure, gait: 'stand' } } }, // prettier-ignore
       { label: `one level's verdict (${ofWindow.length} reps)`, times: 100, call: { name: 'gate', input: { reps: ofWindow, date } } }, // prettier-ignore
       { label: `a whole horse (${reps.length} reps)`, times: 20, call: { name: 'judge', input: { reps, date } } }, // prettier-ignore
+      { label: `its card (${reps.length} reps)`, times: 20, call: { name: 'card', input: { horse: { reps, date }, day: { minutes: 60, helper: true } } } }, // prettier-ignore
     ],
   },
 );

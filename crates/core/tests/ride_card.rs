@@ -8,7 +8,7 @@ use cavesson_core::card::choice::{Chosen, MOST_REVIEWS, best};
 use cavesson_core::card::worth::{Candidate, Worth, worth};
 use cavesson_core::card::{Block, Card, Day, Horse, Limits, Part, PlannedBlock, card, fit};
 use cavesson_core::horse::HorseTrait;
-use cavesson_core::judge::{FoundHole, HorseFile, Standing, holes, judge_horse};
+use cavesson_core::judge::{FoundHole, HorseFile, Standing, Verdict, holes, judge_horse};
 use cavesson_core::ladder::{AtHand, Ladder, LadderLevel, Level};
 use cavesson_core::{Gait, Side};
 use proptest::prelude::*;
@@ -134,7 +134,8 @@ proptest! {
         }
         let mounted = card.blocks.iter().filter(|block| {
             let level = block.levels.first().and_then(|named| horse.ladder.at(&named.level));
-            limits.in_hand || level.is_none_or(|level| !level.ground)
+            let rests = block.part == Part::Breather;
+            limits.in_hand || (level.is_none_or(|level| !level.ground) && !rests)
         });
         let mut order: Vec<Part> = mounted.map(|block| block.part).collect();
         order.dedup();
@@ -161,6 +162,12 @@ proptest! {
                     .any(|other| other.part == Part::Loosen);
                 prop_assert!(loosened || level.gait <= Gait::Walk, "fast before loosening");
                 let standing = &horse.standings[index];
+                let planned = day.planned.iter().any(|block| block.level == named.level);
+                let refused = [Verdict::CheckFirst, Verdict::EaseBack].contains(&standing.verdict);
+                prop_assert!(
+                    !refused || planned || [Part::Brake, Part::Finish].contains(&block.part),
+                    "{} is {:?}", level.name, standing.verdict
+                );
                 if standing.last_asked.is_none() && !standing.counts_as_held() && block.part != Part::Brake {
                     new += 1;
                     prop_assert_eq!(block.part, Part::Work, "{} is new", &level.name);

@@ -28,22 +28,36 @@ export function BlockOnCard({ block, children, ...changes }: Props) {
       sx={{ display: 'flex', gap: 2, minHeight: asked ? 92 : 56 }}
     >
       <Minutes minutes={minutes} part={part} />
-      <Box sx={{ flex: 1, minWidth: 0, pb: 2, pt: 0.75 }}>
-        {own && isMoved(block) && (
-          <Typography variant="body2" sx={{ fontWeight: 700 }}>
-            {partWords[part]}
+      <Box
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          pb: 2,
+          pt: 0.75,
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+          columnGap: 4,
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          {own && isMoved(block) && (
+            <Typography variant="body2" sx={{ fontWeight: 700 }}>
+              {partWords[part]}
+            </Typography>
+          )}
+          <Typography variant="h3" component="h2" sx={{ fontSize: asked ? '1.25rem' : '1.05rem' }}>
+            {name}
+            {asksOf(block)}
           </Typography>
-        )}
-        <Typography variant="h3" component="h2" sx={{ fontSize: asked ? '1.25rem' : '1.05rem' }}>
-          {name}
-          {asksOf(block)}
-        </Typography>
-        {levels.length > 1 && <Levels block={block} />}
-        <Typography sx={{ maxWidth: 760 }}>{block.why}</Typography>
-        {block.who && <Typography sx={{ fontWeight: 700 }}>{block.who}</Typography>}
-        {children}
+          {levels.length > 1 && <Levels block={block} />}
+          <Typography>{block.why}</Typography>
+          {block.who && <Typography sx={{ fontWeight: 700 }}>{block.who}</Typography>}
+          {children}
+        </Box>
         <How block={block} />
-        {isMoved(block) && <Change name={name} block={block} {...changes} />}
+        <Box sx={{ minWidth: 0 }}>
+          {isMoved(block) && <Change name={name} block={block} {...changes} />}
+        </Box>
       </Box>
     </Box>
   );
@@ -116,19 +130,19 @@ function How({ block }: { block: CardBlock }) {
     ['How', block.exercise],
     ['Soft', block.soft],
     ['Quit', block.quit],
-    ['If it goes wrong', block.if_wrong],
+    ['Goes wrong', block.if_wrong],
   ];
   const said = lines.filter(([, text]) => text !== '');
   if (said.length === 0) return null;
   return (
-    <>
+    <Box sx={{ minWidth: 0, gridColumn: { md: 2 }, gridRow: { md: '1 / span 2' } }}>
       <Button
         variant="text"
         aria-expanded={open}
         aria-controls={id}
         aria-label={`How, soft, quit: ${block.name}`}
         onClick={() => setOpen(!open)}
-        sx={{ minHeight: 44, px: 0 }}
+        sx={{ minHeight: 44, px: 0, display: { md: 'none' } }}
       >
         {open ? 'Less' : 'How, and when to quit'}
       </Button>
@@ -136,8 +150,8 @@ function How({ block }: { block: CardBlock }) {
         component="dl"
         id={id}
         sx={{
-          display: open ? 'grid' : 'none',
-          gridTemplateColumns: { xs: '1fr', sm: 'max-content 1fr' },
+          display: { xs: open ? 'grid' : 'none', md: 'grid' },
+          gridTemplateColumns: { xs: '1fr', sm: '6.5rem 1fr' },
           columnGap: 2,
           rowGap: 0.5,
           m: 0,
@@ -156,7 +170,7 @@ function How({ block }: { block: CardBlock }) {
           </Box>
         ))}
       </Box>
-    </>
+    </Box>
   );
 }
 

@@ -13,6 +13,7 @@ import { ridePath } from '../recorder/ridePath';
 import { useTakenAlong } from '../recorder/useTakenAlong';
 import { useWho } from '../session/who';
 import { horseQuery } from '../today/queries';
+import { dayIn, longDay } from '../words/days';
 import { BlockOnCard } from './BlockOnCard';
 import { CheckOver } from './CheckOver';
 import { DayBar } from './DayBar';
@@ -92,7 +93,7 @@ function Whole({ made, day }: { made: Made; day: CardDay }) {
 }
 
 function Head({ card, horseId, made }: { card: Card; horseId: string; made: Made }) {
-  const { records } = useWho();
+  const { records, time_zone } = useWho();
   const horse = useQuery(horseQuery(horseId));
   const { db } = useQueue();
   const navigate = useNavigate();
@@ -106,6 +107,9 @@ function Head({ card, horseId, made }: { card: Card; horseId: string; made: Made
       <Box sx={{ flex: '1 1 260px' }}>
         {horse.data && <HorseHeading horse={horse.data} />}
         <Typography sx={{ fontSize: '1.15rem' }}>
+          <Box component="span" sx={{ display: 'none', '@media print': { display: 'inline' } }}>
+            {longDay(dayIn(time_zone))}.{' '}
+          </Box>
           Today&apos;s card: <strong>{card.minutes} min</strong> of {card.most_minutes}
         </Typography>
       </Box>

@@ -61,7 +61,8 @@ function What({ block }: { block: CardBlock }) {
           ? block.name
           : `${partWords[block.part]}: ${block.name}`}
       </strong>
-      {asksOf(block)}. {named} {block.why} {block.who}
+      {asksOf(block)}. {named && `${named}. `}
+      {block.why} {block.who}
     </>
   );
 }

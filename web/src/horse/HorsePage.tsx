@@ -72,7 +72,6 @@ function Whole({ page }: { page: Page }) {
       <NextThing page={page} today={today} />
       <LastRide page={page} />
       {today && <CardAhead page={page} />}
-      {today && <Traits horse={page.horse} />}
       <VerdictBoard page={page} />
       <Box sx={two}>
         <Box sx={{ minWidth: 0 }}>
@@ -84,6 +83,7 @@ function Whole({ page }: { page: Page }) {
           <Slips page={page} />
           {page.season && <Season season={page.season} />}
           <Care page={page} today={today} />
+          {today && <Traits horse={page.horse} />}
           <Riders page={page} />
         </Box>
       </Box>
@@ -97,7 +97,6 @@ function Whole({ page }: { page: Page }) {
 function partsOf(page: Page): Part[] {
   const all: [string, string, boolean][] = [
     ['last-ride', 'Last ride', page.last_ride != null],
-    ['traits', 'Traits', true],
     ['stands', 'Where things stand', true],
     ['soft-map', 'Soft map', true],
     ['faults', 'Faults', true],
@@ -105,6 +104,7 @@ function partsOf(page: Page): Part[] {
     ['slipping', 'Slipping', true],
     ['season', 'In season', page.season != null],
     ['care', 'Care', true],
+    ['traits', 'Traits', true],
     ['riders', 'Riders', page.riders.length > 1],
     ['first-asks', 'First asks', true],
     ['ladder', 'Ladder', true],

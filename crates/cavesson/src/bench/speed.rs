@@ -7,9 +7,10 @@ use std::time::{Duration, Instant};
 use anyhow::Context;
 use cavesson_core::bench::barn::season;
 use cavesson_core::bench::statistics::{Statistics, statistics};
+use cavesson_core::card::{Day, Horse, card};
 use cavesson_core::evidence::Ask;
-use cavesson_core::judge::{HorseFile, judge_horse};
-use cavesson_core::ladder::{Ladder, MeasureKind, Sides};
+use cavesson_core::judge::{HorseFile, holes, judge_horse};
+use cavesson_core::ladder::{AtHand, Ladder, MeasureKind, Sides};
 use cavesson_core::rep::Rep;
 use jiff::civil::Date;
 use serde_json::json;
@@ -69,6 +70,11 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
         "judging every level of every horse: {} ms on one core",
         millis(judged)
     );
+    let cards = quickest(arguments.runs, || build_all(ladder, &files, on));
+    println!(
+        "the card of every horse, judged and built: {} ms on one core",
+        millis(cards)
+    );
     let levels = timed_levels(ladder, &files);
     let figures = quickest(arguments.runs, || {
         for asks in &levels {
@@ -87,6 +93,27 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
 fn judge_all(ladder: &Ladder, files: &[HorseFile], on: Date) {
     for file in files {
         std::hint::black_box(judge_horse(ladder, file, on));
+    }
+}
+
+/// The card of each horse, judged before as a device does.
+fn build_all(ladder: &Ladder, files: &[HorseFile], on: Date) {
+    let day = Day {
+        helper: true,
+        at_hand: AtHand::ALL.to_vec(),
+        ..Day::default()
+    };
+    for file in files {
+        let standings = judge_horse(ladder, file, on);
+        let holes = holes(ladder, file, &standings, on);
+        let horse = Horse {
+            ladder,
+            file,
+            standings: &standings,
+            holes: &holes,
+            on,
+        };
+        std::hint::black_box(card(horse, &day));
     }
 }
 

@@ -25,6 +25,8 @@ const ANTICIPATES: u32 = 3;
 pub enum Unfit {
     /// Somebody looks at the horse first.
     CheckFirst,
+    /// It was moved back: what it stands on comes first.
+    Eased,
     /// It is faster than the brake held.
     Brake,
     /// It is fast, and today is slow.
@@ -85,13 +87,17 @@ fn unfit(horse: Horse<'_>, day: &Day, limits: &Limits, index: usize) -> Option<U
     let level = &horse.ladder.levels[index];
     let standing = &horse.standings[index];
     let asked = standing.last_asked.is_some();
-    let chosen = day.planned.iter().any(|block| block.level == level.level)
-        || day.aim.as_ref() == Some(&level.level);
+    let planned = day.planned.iter().any(|block| block.level == level.level);
+    let chosen = planned || day.aim.as_ref() == Some(&level.level);
     let not_there = level.with.filter(|with| !day.at_hand.contains(with));
     let new = !asked && !standing.counts_as_held();
     [
         (day.without.contains(&level.level), Unfit::Dropped),
         (standing.verdict == Verdict::CheckFirst, Unfit::CheckFirst),
+        (
+            standing.verdict == Verdict::EaseBack && !planned,
+            Unfit::Eased,
+        ),
         (limits.in_hand && !level.ground, Unfit::InHand),
         (
             level.level.skill.0.starts_with("bridle.") && !asked && !chosen,

@@ -232,6 +232,13 @@ pub fn unfit(horse: Horse<'_>, day: &Day, index: usize, why: Unfit) -> String {
     let him = pronouns(horse.file.sex);
     match why {
         Unfit::CheckFirst => format!("Get {} looked at before you work on this.", him.him),
+        Unfit::Eased => match horse.standings[index].ease_to {
+            Some(under) => format!(
+                "Moved back: first {}.",
+                lower(&horse.ladder.levels[under].name)
+            ),
+            None => "Moved back: leave it for some days.".into(),
+        },
         Unfit::Brake => format!("Faster than {} brake is held.", him.his),
         Unfit::SlowOnly => "Nothing fast today.".into(),
         Unfit::Young => format!(
