@@ -140,3 +140,34 @@ test('an owner reads the card and changes nothing', async ({ page }) => {
   await openCard(page, 'Oatcake');
   await expect(page.getByRole('button', { name: /Swap|Drop|Ride this card|Led out/ })).toHaveCount(0);
 });
+
+test('a ride says what it was ridden in, and is closed out in a few taps', async ({ page }) => {
+  await signIn(page, 'tobin@saltgrass');
+  const { horse_id } = await horse(page, 'Halfmoon');
+  await page.goto(`/horses/${horse_id}/ride/bend.flex/stand`);
+  const bar = page.getByRole('navigation', { name: 'Parts of the ride' });
+  await bar.getByRole('button', { name: /Ridden in/ }).click();
+  await page.getByRole('button', { name: 'Snaffle' }).click();
+  await expect(bar.getByRole('button', { name: /Ridden in/ })).toContainText('Snaffle');
+  await hold(page, 'left', 300);
+  await bar.getByRole('button', { name: /Ridden in/ }).click();
+  await page.getByLabel('Its name, if it has one').fill('Horsehair');
+  await page.getByRole('button', { name: 'Bosal' }).click();
+  await hold(page, 'right', 300);
+  await expectAllSent(page);
+  await page.getByRole('button', { name: 'Finish' }).click();
+
+  const close = page.getByRole('region', { name: 'Close out' });
+  await close.getByRole('button', { name: 'On a good one' }).click();
+  await close.getByRole('button', { name: 'Willing' }).click();
+  await close.getByLabel('One line for next time').fill('Left side first.');
+  await close.getByRole('button', { name: 'Keep' }).click();
+  await expect(close.getByRole('button', { name: 'Kept' })).toBeVisible();
+  await expect(close).toContainText('Next time');
+  await expect(page.getByText('Ridden in: snaffle, then bosal (Horsehair)')).toBeVisible();
+  const ride = `/api${new URL(page.url()).pathname}`;
+  await expect
+    .poll(async () => (await (await page.request.get(ride)).json()) as object)
+    .toMatchObject({ ended: 'good_one', mood: 'willing', note: 'Left side first.' });
+  expect(await violations(page)).toEqual([]);
+});

@@ -10,6 +10,8 @@ import {
   keepRep,
   openAgain,
   openRides,
+  rigOf,
+  setRig,
   setUndone,
   settleHold,
 } from '../src/queue/keep';
@@ -206,5 +208,31 @@ describe('a hold that was broken off', () => {
     expect(await db.holds.count()).toBe(0);
     await settleHold(db, 'the hold', '2026-05-04', 'gave');
     expect(await db.reps.count()).toBe(1);
+  });
+});
+
+describe('the rig', () => {
+  const today = { horseId: 'oatcake', day: oatcake.day };
+
+  it('is what the ride begins in, and a change marks what comes after', async () => {
+    await setRig(db, today, { kind: 'snaffle', name: '' });
+    await asks(db, 1);
+    const ride = await goingRide(db, 'oatcake');
+    expect(ride?.rigs).toEqual([{ after_ms: 0, kind: 'snaffle', name: '' }]);
+    await setRig(db, today, { kind: 'bosal', name: 'The light one' });
+    const changed = await goingRide(db, 'oatcake');
+    expect(changed?.rigs?.map(({ kind }) => kind)).toEqual(['snaffle', 'bosal']);
+    expect(changed?.state).toBe('waiting');
+    expect(changed?.version).toBeGreaterThan(ride?.version ?? 0);
+  });
+
+  it('is the one of the last ride, where nobody said another', async () => {
+    await setRig(db, today, { kind: 'snaffle', name: '' });
+    await asks(db, 1);
+    const ride = await goingRide(db, 'oatcake');
+    await finish(db, ride?.rideId ?? '');
+    const tomorrow = { horseId: 'oatcake', day: '2031-01-01' };
+    expect(await rigOf(db, tomorrow)).toEqual({ kind: 'snaffle', name: '' });
+    expect(await rigOf(db, { horseId: 'kettle', day: oatcake.day })).toBeUndefined();
   });
 });

@@ -53,6 +53,9 @@ pub fn ride(
         marks: None,
         faults: None,
         quiet_after_s: None,
+        rigs: None,
+        ended: None,
+        mood: None,
         note: None,
     };
     (ride, sent)

@@ -8,6 +8,7 @@ use cavesson_core::card::Day;
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::program::Program;
 use cavesson_core::rep::Rep;
+use cavesson_store::ride;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -43,8 +44,19 @@ struct HorsePack {
     /// Its reps that were not taken back, oldest first.
     reps: Vec<Rep>,
     context: Context,
+    /// The line said for next time on its last ride; null where there is none.
+    last_note: Option<LastNote>,
     /// What the barn knows of its ride today, for the calculator `card`.
     day: Day,
+}
+
+/// A line said for next time.
+#[derive(Serialize, ToSchema)]
+struct LastNote {
+    /// The day of the ride.
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    text: String,
 }
 
 /// What a device takes along to judge one horse without signal: the input of the
@@ -65,6 +77,7 @@ async fn show(
     let mut barn = signed.look().await?;
     let horse = signed.horse(&mut barn, horse_id).await?;
     let day = cards::day_of(&mut barn, &horse, date).await?;
+    let last_note = ride::last_note(&mut barn, horse_id, date).await?;
     let read = app.known.read(&mut barn, &[horse_id], date).await?.pop();
     let ReadHorse {
         known,
@@ -80,6 +93,7 @@ async fn show(
         program: on_ladder.changes.as_ref().clone(),
         reps: reps(&known),
         context: context(&known, &riders),
+        last_note: last_note.map(|(day, text)| LastNote { day, text }),
         day,
     }))
 }

@@ -4,8 +4,8 @@ use axum::Json;
 use axum::extract::State;
 use cavesson_core::horse::RideMark;
 use cavesson_core::ladder::FaultId;
-use cavesson_core::ride::Strip;
 use cavesson_core::ride::strip::strips;
+use cavesson_core::ride::{Mood, RideEnd, RigFrom, Strip};
 use cavesson_store::{ride, ride_block};
 use jiff::Timestamp;
 use jiff::civil::Date;
@@ -47,6 +47,16 @@ struct Ride {
     opened_again: u32,
     /// What made it unlike the others.
     marks: Vec<RideMark>,
+    /// How it ended; null while nobody said.
+    ended: Option<RideEnd>,
+    /// The horse's mood; null while nobody said.
+    mood: Option<Mood>,
+    /// One line for next time; empty where there is none.
+    note: String,
+    /// Seconds until it was quiet before mounting; null where nobody took it.
+    quiet_after_s: Option<f64>,
+    /// The rigs it was ridden in, first to last.
+    rigs: Vec<RigFrom>,
     /// Its parts, in their order.
     blocks: Vec<RideBlock>,
 }
@@ -92,6 +102,7 @@ async fn show(
     let stored = signed.horse(&mut barn, ride.horse_id).await?;
     let horse = Horse::new(stored, signed.now().year());
     let kept = ride_block::of_rides(&mut barn, &[ride_id]).await?;
+    let said = ride::said(&mut barn, ride_id).await?;
     let horse_id = ride.horse_id;
     let judged = app.known.judged_horse(barn, horse_id, ride.day).await?;
     let day = ride.day;
@@ -110,6 +121,11 @@ async fn show(
         finished_at: ride.finished_at,
         opened_again: ride.opened_again,
         marks: ride.marks,
+        ended: said.ended,
+        mood: said.mood,
+        note: said.note,
+        quiet_after_s: said.quiet_after_s,
+        rigs: said.rigs,
         blocks: blocks.await?,
     }))
 }

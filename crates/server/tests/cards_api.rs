@@ -158,3 +158,44 @@ async fn today_names_the_parts_of_each_card(pool: PgPool) {
         assert_eq!(parts.last().unwrap()["part"], "walk_out", "{parts:?}");
     }
 }
+
+#[sqlx::test(migrator = "TABLES")]
+async fn how_a_ride_ended_and_what_it_was_ridden_in_is_kept(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let wren = server.person("trainer@home").await;
+    let mut batch = ride(server.oatcake, 2, 3);
+    batch["rides"][0]["ended"] = json!("good_one");
+    batch["rides"][0]["mood"] = json!("willing");
+    batch["rides"][0]["note"] = json!("Start with the right side.");
+    batch["rides"][0]["rigs"] = json!([
+        {"after_ms": 600_000, "kind": "bosal", "name": ""},
+        {"after_ms": 0, "kind": "snaffle", "name": "The old one"},
+    ]);
+    assert_eq!(wren.batch(&batch).await.status(), 200);
+    // A device that does not say leaves it as it was.
+    for said in ["ended", "mood", "note", "rigs"] {
+        batch["rides"][0][said] = Value::Null;
+    }
+    assert_eq!(wren.batch(&batch).await.status(), 200);
+    let ride_id = batch["rides"][0]["ride_id"].as_str().unwrap().to_owned();
+    let shown = wren.json(&format!("/api/rides/{ride_id}")).await;
+    assert_eq!(
+        (&shown["ended"], &shown["mood"]),
+        (&json!("good_one"), &json!("willing"))
+    );
+    assert_eq!(shown["rigs"][0]["name"], "The old one");
+    assert_eq!(shown["rigs"][1]["kind"], "bosal");
+    let pack = wren
+        .json(&format!("/api/horses/{}/pack", server.oatcake))
+        .await;
+    assert_eq!(pack["last_note"]["text"], "Start with the right side.");
+
+    batch["rides"][0]["rigs"] = json!([
+        {"after_ms": 0, "kind": "halter"}, {"after_ms": 0, "kind": "bosal"},
+    ]);
+    let (status, said) = problem(wren.batch(&batch).await).await;
+    assert_eq!(
+        (status, &said["errors"][0]["field"]),
+        (422, &json!("/rides/0/rigs/1/after_ms"))
+    );
+}

@@ -1,7 +1,7 @@
 //! Rides.
 
 use cavesson_core::horse::RideMark;
-use cavesson_core::ride::NewRide;
+use cavesson_core::ride::{Mood, NewRide, RideEnd, RigFrom, RigKind};
 use jiff::{Timestamp, civil::Date};
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -221,7 +221,9 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         i32::try_from(ride.opened_again).unwrap_or(i32::MAX),
         marks.as_deref(),
         ride.note.as_deref().map(str::trim),
-        ride.quiet_after_s
+        ride.quiet_after_s,
+        ride.ended.map(RideEnd::word),
+        ride.mood.map(Mood::word)
     )
     .execute(barn.connection())
     .await?;
@@ -229,7 +231,117 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         return Ok(false);
     }
     put_faults(barn, ride).await?;
+    put_rigs(barn, ride).await?;
     Ok(true)
+}
+
+/// The rigs of a ride take the place of those known, where the device says any.
+async fn put_rigs(barn: &mut BarnTransaction, ride: &NewRide) -> StoreResult<()> {
+    let Some(rigs) = &ride.rigs else {
+        return Ok(());
+    };
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "delete from ride_rig where barn_id = $1 and ride_id = $2",
+        barn_id,
+        ride.ride_id
+    )
+    .execute(barn.connection())
+    .await?;
+    for rig in rigs {
+        sqlx::query!(
+            "insert into ride_rig (barn_id, ride_id, after_ms, kind, name) values ($1, $2, $3, $4, $5)",
+            barn_id,
+            ride.ride_id,
+            i32::try_from(rig.after_ms).unwrap_or(i32::MAX),
+            rig.kind.word(),
+            rig.name.trim()
+        )
+        .execute(barn.connection())
+        .await?;
+    }
+    Ok(())
+}
+
+/// What was said of a ride beside its reps.
+#[derive(Debug, Clone, Default, PartialEq)]
+pub struct Said {
+    /// How it ended.
+    pub ended: Option<RideEnd>,
+    /// The horse's mood.
+    pub mood: Option<Mood>,
+    /// One line for next time; empty where there is none.
+    pub note: String,
+    /// Seconds until it was quiet before mounting.
+    pub quiet_after_s: Option<f64>,
+    /// The rigs it was ridden in, first to last.
+    pub rigs: Vec<RigFrom>,
+}
+
+/// What was said of a ride.
+///
+/// # Errors
+/// When the query fails.
+pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said> {
+    let barn_id = barn.barn_id();
+    let row = sqlx::query!(
+        "select ended, mood, note, quiet_after_s from ride where barn_id = $1 and ride_id = $2",
+        barn_id,
+        ride_id
+    )
+    .fetch_optional(barn.connection())
+    .await?;
+    let rigs = sqlx::query!(
+        "select after_ms, kind, name from ride_rig
+         where barn_id = $1 and ride_id = $2 order by after_ms",
+        barn_id,
+        ride_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let rigs = rigs
+        .into_iter()
+        .filter_map(|row| {
+            Some(RigFrom {
+                after_ms: row.after_ms.try_into().ok()?,
+                kind: RigKind::from_word(&row.kind)?,
+                name: row.name,
+            })
+        })
+        .collect();
+    Ok(row.map_or_else(Said::default, |row| Said {
+        ended: row.ended.as_deref().and_then(RideEnd::from_word),
+        mood: row.mood.as_deref().and_then(Mood::from_word),
+        note: row.note,
+        quiet_after_s: row.quiet_after_s,
+        rigs,
+    }))
+}
+
+/// The line that was said for next time on the last ride of a horse before a day, with
+/// that ride's day.
+///
+/// # Errors
+/// When the query fails.
+pub async fn last_note(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    before: Date,
+) -> StoreResult<Option<(Date, String)>> {
+    let barn_id = barn.barn_id();
+    let row = sqlx::query!(
+        r#"select day as "day: jiff_sqlx::Date", note from ride
+           where barn_id = $1 and horse_id = $2 and day < $3
+           order by started_at desc, ride_id limit 1"#,
+        barn_id,
+        horse_id,
+        before.to_sqlx() as _
+    )
+    .fetch_optional(barn.connection())
+    .await?;
+    Ok(row
+        .filter(|row| !row.note.is_empty())
+        .map(|row| (row.day.to_jiff(), row.note)))
 }
 
 /// The faults seen in parts of a ride take the place of those known, where the

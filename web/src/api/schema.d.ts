@@ -1584,6 +1584,7 @@ export interface components {
             day: components["schemas"]["CardDay"];
             /** Format: uuid */
             horse_id: string;
+            last_note?: components["schemas"]["LastNote"] | null;
             /**
              * @description The program it is judged by; one that no longer fits is left out, as the server
              *     does.
@@ -1858,6 +1859,15 @@ export interface components {
             /** @description What a trainer says. */
             name: string;
             trait: components["schemas"]["HorseTrait"];
+        };
+        /** @description A line said for next time. */
+        LastNote: {
+            /**
+             * Format: date
+             * @description The day of the ride.
+             */
+            day: string;
+            text: string;
         };
         /** @description The last day the horse was ridden. */
         LastRide: {
@@ -2184,6 +2194,11 @@ export interface components {
          */
         MeasureKind: "give" | "steps" | "circle" | "stop" | "roll" | "depart" | "change" | "carry" | "obstacle" | "turn" | "run" | "calm" | "count";
         /**
+         * @description The horse's mood on a ride.
+         * @enum {string}
+         */
+        Mood: "willing" | "quiet" | "fresh" | "worried" | "dull" | "sour";
+        /**
          * @description What the mouth did with the bit.
          * @enum {string}
          */
@@ -2335,6 +2350,7 @@ export interface components {
         NewRide: {
             /** @description Its parts, as far as this device knows them. */
             blocks?: components["schemas"]["NewBlock"][];
+            ended?: components["schemas"]["RideEnd"] | null;
             /**
              * @description All faults seen in parts of the ride, beside those on its reps; what is named
              *     takes the place of what was. Left out by a device that does not say.
@@ -2352,6 +2368,7 @@ export interface components {
             horse_id: string;
             /** @description What made it unlike the others; left out by a device that does not say. */
             marks?: components["schemas"]["RideMark"][] | null;
+            mood?: components["schemas"]["Mood"] | null;
             /** @description One line for next time. */
             note?: string | null;
             /**
@@ -2370,6 +2387,11 @@ export interface components {
              * @description Made on the device (UUIDv7).
              */
             ride_id: string;
+            /**
+             * @description The headgear, and what it was changed for on the way; what is named takes the place
+             *     of what was. Left out by a device that does not say.
+             */
+            rigs?: components["schemas"]["RigFrom"][] | null;
             /**
              * Format: double
              * @description By how many seconds the device's clock was set forward since, as far as the
@@ -2659,19 +2681,30 @@ export interface components {
              * @description The same as the clock of the device stood that began it.
              */
             device_started_at: string;
+            ended?: components["schemas"]["RideEnd"] | null;
             /** Format: date-time */
             finished_at?: string | null;
             horse: components["schemas"]["Horse"];
             /** @description What made it unlike the others. */
             marks: components["schemas"]["RideMark"][];
+            mood?: components["schemas"]["Mood"] | null;
+            /** @description One line for next time; empty where there is none. */
+            note: string;
             /**
              * Format: int32
              * @description How often it was opened again after a finish.
              */
             opened_again: number;
+            /**
+             * Format: double
+             * @description Seconds until it was quiet before mounting; null where nobody took it.
+             */
+            quiet_after_s?: number | null;
             /** Format: uuid */
             ride_id: string;
             rider: string;
+            /** @description The rigs it was ridden in, first to last. */
+            rigs: components["schemas"]["RigFrom"][];
             /** Format: date-time */
             started_at: string;
         };
@@ -2697,6 +2730,11 @@ export interface components {
             /** Format: date-time */
             started_at: string;
         };
+        /**
+         * @description How a ride ended.
+         * @enum {string}
+         */
+        RideEnd: "good_one" | "easy" | "tired" | "argument" | "cut_short";
         /**
          * @description A mark on a ride.
          * @enum {string}
@@ -2731,6 +2769,23 @@ export interface components {
              */
             sd: number;
         };
+        /** @description The rig from a moment of a ride on. */
+        RigFrom: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start; 0 for the rig it began in.
+             */
+            after_ms: number;
+            /** @description What kind of headgear. */
+            kind: components["schemas"]["RigKind"];
+            /** @description What the barn calls it, where it has a name. */
+            name?: string;
+        };
+        /**
+         * @description What kind of headgear.
+         * @enum {string}
+         */
+        RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
         /**
          * @description What a person is to the barn.
          * @enum {string}

@@ -56,6 +56,11 @@ function Whole({ made, day }: { made: Made; day: CardDay }) {
       <CardRail parts={ridden} />
       <Notes texts={card.cautions} name="Look out" strong />
       <Notes texts={card.limits} name="What limits it" />
+      {made.pack.data?.last_note && (
+        <Typography sx={{ mt: 1.5, maxWidth: 860 }}>
+          <strong>Last time you said:</strong> {made.pack.data.last_note.text}
+        </Typography>
+      )}
       {records && <DayBar day={day} wanted={wanted} onWanted={(next) => void put(next)} />}
       <Box
         component="ol"

@@ -48,6 +48,10 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
       .map(({ blockId, position, skill, rung }) => ({ block_id: blockId, position, skill, rung })),
     ...(ride.marks && { marks: ride.marks }),
     ...(ride.faults && { faults: ride.faults }),
+    ...(ride.rigs && { rigs: ride.rigs }),
+    ...(ride.ended && { ended: ride.ended }),
+    ...(ride.mood && { mood: ride.mood }),
+    ...(ride.note !== undefined && { note: ride.note }),
     ...(ride.quietAfterS !== undefined && { quiet_after_s: ride.quietAfterS }),
   };
 }

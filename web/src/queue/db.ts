@@ -43,6 +43,12 @@ export interface KeptRide extends Row {
   faults?: Schemas['BlockFault'][];
   /** Seconds until it was quiet before mounting; unset while nobody took it here. */
   quietAfterS?: number;
+  /** The headgear, first to last; unset while nobody said on this device. */
+  rigs?: Schemas['RigFrom'][];
+  /** How it ended, the horse's mood, one line for next time; unset while nobody said here. */
+  ended?: Schemas['RideEnd'];
+  mood?: Schemas['Mood'];
+  note?: string;
 }
 
 /** A part of a ride: one level, asked for a while. */
@@ -96,6 +102,9 @@ export interface KeptHold {
   cutOff: boolean;
 }
 
+/** A headgear by kind, and what the barn calls it. */
+export type Rig = Omit<Schemas['RigFrom'], 'after_ms'>;
+
 /** A horse's card of a day as its rider wants it. */
 export interface KeptCard {
   /** The horse and the day. */
@@ -103,6 +112,8 @@ export interface KeptCard {
   wanted: Wanted;
   /** The card as the ride began with it: what is asked on the way changes it no more. */
   begun?: Schemas['Card'];
+  /** The headgear the ride is to begin in. */
+  rig?: Rig;
   /** When the horse was led out, while it is not quiet yet: ISO time. */
   ledOutAt?: string;
 }

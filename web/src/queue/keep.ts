@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../api/client';
 import type { Measure } from '../words/measures';
 import { RideClock } from './clock';
-import type { KeptBlock, KeptDatabase, KeptHold, KeptRep, KeptRide, Row } from './db';
+import type { KeptBlock, KeptDatabase, KeptHold, KeptRep, KeptRide, Rig, Row } from './db';
 import { measureOf, type Settled } from './settled';
 
 /**
@@ -90,6 +90,38 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
   });
 }
 
+/** The rig the horse's ride is to begin in: as chosen today, else the last it wore here. */
+export async function rigOf(
+  db: KeptDatabase,
+  mount: Pick<Mount, 'horseId' | 'day'>,
+): Promise<Rig | undefined> {
+  const chosen = (await db.cards.get(cardId(mount)))?.rig;
+  if (chosen) return chosen;
+  const rides = await db.rides.where('horseId').equals(mount.horseId).toArray();
+  rides.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
+  const last = rides.find((ride) => ride.rigs?.length)?.rigs?.at(-1);
+  return last && { kind: last.kind, name: last.name };
+}
+
+/** Another rig: for the ride that goes on from now, else for the next to begin today. */
+export async function setRig(
+  db: KeptDatabase,
+  mount: Pick<Mount, 'horseId' | 'day'>,
+  rig: Rig,
+): Promise<void> {
+  await db.transaction('rw', db.rides, db.cards, async () => {
+    const ride = await goingRide(db, mount.horseId);
+    if (!ride) {
+      const id = cardId(mount);
+      await db.cards.put({ wanted: {}, ...(await db.cards.get(id)), id, rig });
+      return;
+    }
+    const { ms } = clock.after(ride.rideId, ride);
+    const rigs = [...(ride.rigs ?? []), { after_ms: ms, ...rig }];
+    await db.rides.where({ rideId: ride.rideId }).modify(toSendAgain<KeptRide>({ rigs }));
+  });
+}
+
 /** Names a horse's card of a day. */
 export const cardId = ({ horseId, day }: Pick<Mount, 'horseId' | 'day'>) => `${horseId} ${day}`;
 
@@ -110,6 +142,8 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
   };
   const quietMin = (await db.cards.get(cardId(mount)))?.wanted.quiet_today_min;
   if (quietMin !== undefined) ride.quietAfterS = Math.round(quietMin * 60);
+  const rig = await rigOf(db, mount);
+  if (rig) ride.rigs = [{ after_ms: 0, ...rig }];
   clock.begin(ride.rideId, ask.agoMs);
   await db.rides.add(ride);
   return ride;
@@ -272,8 +306,8 @@ export async function openAgain(db: KeptDatabase, known: KnownRide): Promise<voi
   });
 }
 
-/** What was said of a ride after it: marks, and all faults seen in its parts. */
-export type Chips = Pick<KeptRide, 'marks' | 'faults'>;
+/** What was said of a ride after it: marks, all faults seen in its parts, how it ended. */
+export type Chips = Pick<KeptRide, 'marks' | 'faults' | 'ended' | 'mood' | 'note'>;
 
 /** Keeps what was said of a ride, also of one that another device recorded. */
 export async function keepChips(db: KeptDatabase, known: KnownRide, chips: Chips): Promise<void> {

@@ -4,15 +4,20 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { ladderQuery } from '../ladder/queries';
-import type { KeptDatabase } from '../queue/db';
-import type { Level } from '../queue/keep';
+import type { KeptDatabase, Rig } from '../queue/db';
+import { rigOf, setRig, type Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
+import { useWho } from '../session/who';
 import { partWords } from '../words/card';
+import { dayIn } from '../words/days';
+import { rigWords } from '../words/states';
 import { ridePath } from './ridePath';
 import type { CardPart } from './useCardParts';
 import type { Recorder } from './useRecorder';
 
 const LevelPicker = lazy(async () => ({ default: (await import('./LevelPicker')).LevelPicker }));
+
+const RigPick = lazy(async () => ({ default: (await import('./RigPick')).RigPick }));
 
 const targetSx = {
   minHeight: 56,
@@ -37,6 +42,8 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
   const { horseId, level } = recorder;
   const navigate = useNavigate();
   const [picking, setPicking] = useState(false);
+  const [rigging, setRigging] = useState(false);
+  const { rig, putRig } = useRig(recorder);
   const shown = useShown(recorder);
   const here = useCurrent(shown, level);
   const current = useRef<HTMLAnchorElement>(null);
@@ -77,6 +84,27 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
       >
         Ask something else
       </Box>
+      <Box
+        component="button"
+        type="button"
+        onClick={() => setRigging(true)}
+        sx={{ ...targetSx, minWidth: 96 }}
+      >
+        <span>Ridden in</span>
+        <strong>{rig ? rig.name || rigWords[rig.kind] : 'Not said'}</strong>
+      </Box>
+      {rigging && (
+        <Suspense fallback={null}>
+          <RigPick
+            rig={rig}
+            onClose={() => setRigging(false)}
+            onPick={(picked) => {
+              setRigging(false);
+              void putRig(picked);
+            }}
+          />
+        </Suspense>
+      )}
       {picking && (
         <Suspense fallback={null}>
           <LevelPicker
@@ -90,6 +118,22 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
       )}
     </Box>
   );
+}
+
+/** What the horse is ridden in now, and putting on something else. */
+function useRig({ horseId, rideId }: Recorder) {
+  const { db, kick } = useQueue();
+  const { time_zone } = useWho();
+  const mount = { horseId, day: dayIn(time_zone) };
+  const rig = useLiveQuery(async () => {
+    const worn = rideId ? (await db.rides.get(rideId))?.rigs?.at(-1) : undefined;
+    return worn ?? (await rigOf(db, mount));
+  }, [db, horseId, rideId, mount.day]);
+  const putRig = async (picked: Rig) => {
+    await setRig(db, mount, picked);
+    kick();
+  };
+  return { rig, putRig };
 }
 
 interface Shown {

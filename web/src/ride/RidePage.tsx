@@ -19,7 +19,9 @@ import { openAgain } from '../queue/keep';
 import { ridePath } from '../recorder/ridePath';
 import { useWho } from '../session/who';
 import { clockIn, dayIn, longDay } from '../words/days';
+import { endWords, moodWords, rigWords } from '../words/states';
 import { AfterRide } from './AfterRide';
+import { CloseOut } from './CloseOut';
 import { OnlyHere } from './OnlyHere';
 import { BlockFaults, RideMarks } from './RideChips';
 import { knownRide } from './knownRide';
@@ -73,6 +75,9 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
           ? ` to ${clockIn(time_zone, ride.finished_at)}`
           : ', not finished yet'}, {ride.rider}
       </Typography>
+      <Worn ride={ride} />
+      {closesOut && <CloseOut chips={chips} horseId={ride.horse.horse_id} />}
+      {!closesOut && <Said ride={ride} />}
       {ride.blocks.length === 0 && <Typography>Nothing asked on this ride.</Typography>}
       {ride.blocks.map((block) => (
         <Block key={`${block.level.skill} ${block.level.rung}`} block={block} ride={ride}>
@@ -88,6 +93,28 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
       </Box>
     </>
   );
+}
+
+/** The rig, and what it was changed for; how long the horse took to be quiet. */
+function Worn({ ride: { rigs, quiet_after_s } }: { ride: Schemas['Ride'] }) {
+  const worn = rigs.map(({ after_ms, kind, name }) => {
+    const what = name ? `${rigWords[kind].toLowerCase()} (${name})` : rigWords[kind].toLowerCase();
+    return after_ms === 0 ? what : `${what} from minute ${Math.round(after_ms / 60_000)}`;
+  });
+  const quiet = quiet_after_s != null && `Quiet after ${Math.round(quiet_after_s / 60)} min.`;
+  const rig = worn.length > 0 && `Ridden in: ${worn.join(', then ')}.`;
+  if (!quiet && !rig) return null;
+  return <Typography sx={{ mb: 1 }}>{[quiet, rig].filter(Boolean).join(' ')}</Typography>;
+}
+
+/** How it ended, for those who read. */
+function Said({ ride: { ended, mood, note } }: { ride: Schemas['Ride'] }) {
+  const said = [
+    ended && `Ended: ${endWords[ended].toLowerCase()}.`,
+    mood && `Mood: ${moodWords[mood].toLowerCase()}.`,
+    note && `For next time: ${note}`,
+  ].filter(Boolean);
+  return said.length > 0 && <Typography sx={{ mb: 1 }}>{said.join(' ')}</Typography>;
 }
 
 /** A finished ride can be opened again that day. */

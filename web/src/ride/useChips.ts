@@ -20,6 +20,10 @@ export function useChips(ride: Ride) {
   return {
     marks,
     faults,
+    ended: kept?.ended ?? ride.ended,
+    mood: kept?.mood ?? ride.mood,
+    note: kept?.note ?? ride.note,
+    say: (said: Pick<Chips, 'ended' | 'mood' | 'note'>) => keep(said),
     toggleMark: (mark: Schemas['RideMark']) => keep({ marks: toggled(marks, mark) }),
     toggleFault: (chip: Schemas['BlockFault']) => keep({ faults: toggled(faults, chip) }),
   };

@@ -46,6 +46,32 @@ export const markWords: Record<Schemas['RideMark'], string> = {
   trouble: 'Signs of trouble',
 };
 
+/** How a ride ended. */
+export const endWords: Record<Schemas['RideEnd'], string> = {
+  good_one: 'On a good one',
+  easy: 'On something easy',
+  tired: 'Tired',
+  argument: 'In an argument',
+  cut_short: 'Cut short',
+};
+
+export const moodWords: Record<Schemas['Mood'], string> = {
+  willing: 'Willing',
+  quiet: 'Quiet',
+  fresh: 'Fresh',
+  worried: 'Worried',
+  dull: 'Dull',
+  sour: 'Sour',
+};
+
+export const rigWords: Record<Schemas['RigKind'], string> = {
+  halter: 'Halter',
+  snaffle: 'Snaffle',
+  bosal: 'Bosal',
+  shank: 'Shank bit',
+  two_rein: 'Two-rein',
+};
+
 export const careWords: Record<Schemas['CareKind'], string> = {
   pain: 'Pain',
   unlevel: 'Off or uneven',

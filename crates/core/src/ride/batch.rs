@@ -8,6 +8,8 @@ use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use super::close_out::{Mood, RideEnd};
+use super::rig::RigFrom;
 use crate::Side;
 use crate::bounds::{
     BLOCKS, CHANGES, FieldError, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE,
@@ -80,6 +82,17 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 36_000))]
     pub quiet_after_s: Option<f64>,
+    /// The headgear, and what it was changed for on the way; what is named takes the place
+    /// of what was. Left out by a device that does not say.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
+    pub rigs: Option<Vec<RigFrom>>,
+    /// How it ended; left out while nobody said.
+    #[serde(default)]
+    pub ended: Option<RideEnd>,
+    /// The horse's mood; left out while nobody said.
+    #[serde(default)]
+    pub mood: Option<Mood>,
     /// One line for next time.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_length = 600))]
@@ -218,6 +231,19 @@ impl NewRide {
         count(SPOTS, "/marks", self.marks.as_ref().map_or(0, Vec::len))?;
         let faults = self.faults.as_deref().unwrap_or_default();
         count(SPOTS, "/faults", faults.len())?;
+        let rigs = self.rigs.as_deref().unwrap_or_default();
+        count(SPOTS, "/rigs", rigs.len())?;
+        let mut began = HashSet::new();
+        for (index, rig) in rigs.iter().enumerate() {
+            let at = format!("/rigs/{index}");
+            rig.check().map_err(|error| error.under(&at))?;
+            if !began.insert(rig.after_ms) {
+                return Err(FieldError::new(
+                    format!("{at}/after_ms"),
+                    "two rigs begin at the same moment; name the one that was ridden",
+                ));
+            }
+        }
         if let Some(text) = &self.note {
             check_optional_text(NOTE_LETTERS, "/note", text)?;
         }

@@ -2,13 +2,19 @@
 //!
 //! - [`batch`]: what a device sends, and how it is checked
 //! - [`clock`]: the times of a device on the server's clock
+//! - [`close_out`]: how it ended, and the horse's mood
+//! - [`rig`]: the headgear it was ridden in
 //! - [`quit`](mod@quit): a good place to quit
 //! - [`strip`]: a ride's reps as the rein strip draws them
 
 pub mod batch;
 pub mod clock;
+pub mod close_out;
 pub mod quit;
+pub mod rig;
 pub mod strip;
 
 pub use batch::{Batch, BlockFault, NewBlock, NewRep, NewRide};
+pub use close_out::{Mood, RideEnd};
+pub use rig::{RigFrom, RigKind};
 pub use strip::{Strip, StripRep};
