@@ -23,6 +23,7 @@ const moods = Object.keys(moodWords) as Schemas['Mood'][];
 export function CloseOut({ chips, horseId }: { chips: Chips; horseId: string }) {
   return (
     <Box component="section" aria-label="Close out" sx={{ mt: 1, mb: 3 }}>
+      <Typography variant="h2">Close out</Typography>
       <One
         name="How did it end?"
         all={ends}
