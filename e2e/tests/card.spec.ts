@@ -171,3 +171,48 @@ test('a ride says what it was ridden in, and is closed out in a few taps', async
     .toMatchObject({ ended: 'good_one', mood: 'willing', note: 'Left side first.' });
   expect(await violations(page)).toEqual([]);
 });
+
+test('rider and helper record one ride on two devices, each seeing the other', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'tobin@saltgrass');
+  const { horse_id } = await horse(page, 'Juniper Ash');
+  await page.goto(`/horses/${horse_id}/ride/bend.flex/stand`);
+  await hold(page, 'left', 300);
+  await expectAllSent(page);
+
+  const helper = await (await browser.newContext()).newPage();
+  await signIn(helper, 'pia@saltgrass');
+  await helper.getByRole('button', { name: 'Join the ride on Juniper Ash' }).click();
+  // What the rider asked before is there, and so is what comes.
+  await expect(helper.getByTestId('half-left')).toContainText('1 asked');
+  await hold(helper, 'right', 300);
+  await expect(page.getByTestId('half-right')).toContainText('1 asked');
+  await hold(page, 'left', 300);
+  await expect(helper.getByTestId('half-left')).toContainText('2 asked');
+
+  // Both without signal: one ride still, nothing doubled.
+  await page.context().setOffline(true);
+  await helper.context().setOffline(true);
+  await hold(page, 'left', 300);
+  await hold(helper, 'right', 300);
+  await page.context().setOffline(false);
+  await helper.context().setOffline(false);
+  await expectAllSent(page);
+  await expectAllSent(helper);
+  await expect(page.getByTestId('half-right')).toContainText('2 asked');
+  await expect(helper.getByTestId('half-left')).toContainText('3 asked');
+  const { string } = (await (await page.request.get('/api/today')).json()) as {
+    string: { horse: { horse_id: string }; rides: { asked: number; finished_at: unknown }[] }[];
+  };
+  const open = string
+    .find((entry) => entry.horse.horse_id === horse_id)
+    ?.rides.filter(({ finished_at }) => finished_at === null);
+  expect(open?.map(({ asked }) => asked)).toEqual([5]);
+  // Each takes back only what it recorded itself.
+  await helper.getByRole('button', { name: /Undo/ }).click();
+  await expect(page.getByTestId('half-right')).toContainText('1 asked');
+  await helper.context().close();
+});

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { rigOf } from '../src/queue/card';
 import { keptDatabase, type KeptDatabase, type KeptHold } from '../src/queue/db';
 import {
   changeAnswer,
@@ -10,7 +11,6 @@ import {
   keepRep,
   openAgain,
   openRides,
-  rigOf,
   setRig,
   setUndone,
   settleHold,

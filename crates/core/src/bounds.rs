@@ -82,6 +82,8 @@ pub const RUN_S: Bound = bound("time of a run", "s", 5.0, 1800.0);
 pub const MINUTES: Bound = bound("minutes", "min", 0.0, 600.0);
 /// Seconds of a check-over until the horse was quiet.
 pub const QUIET_S: Bound = bound("time until quiet", "s", 0.0, 36_000.0);
+/// Levels named, or days remembered, for one card.
+pub const OF_A_CARD: Bound = bound("entries", "", 0.0, 400.0);
 /// A horse's age.
 pub const AGE_YEARS: Bound = bound("age", "years", 0.0, 60.0);
 /// Minutes there are for a ride.

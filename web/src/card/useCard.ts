@@ -4,10 +4,10 @@ import { calculate, hasCore } from '../core/core';
 import { judgeInput, type OwnRides, type Pack } from '../core/judgeInput';
 import { ownRides, packQuery } from '../core/pack';
 import type { KeptDatabase, Wanted } from '../queue/db';
-import { cardId } from '../queue/keep';
+import { cardId } from '../queue/card';
 import { useQueue } from '../queue/queue';
 import { useWho } from '../session/who';
-import { dayIn } from '../words/days';
+import { dayIn, daysBetween } from '../words/days';
 import { builtCard, type Card } from './queries';
 import { dayWith, inOrder, unordered } from './wanted';
 
@@ -57,9 +57,16 @@ export async function keepWanted(db: KeptDatabase, id: string, wanted: Wanted): 
   });
 }
 
+const dayOf = (id: string) => id.split(' ')[1] ?? '';
+
+/** Cards of days that are over are kept no longer than a ride may be opened again. */
+const keptDays = 7;
+
 /** The card a ride goes by: what is asked on the way changes it no more. */
 export async function begin(db: KeptDatabase, id: string, card: Card): Promise<void> {
   await db.transaction('rw', db.cards, async () => {
+    const today = dayOf(id);
+    await db.cards.filter((old) => daysBetween(dayOf(old.id), today) > keptDays).delete();
     const known = await db.cards.get(id);
     await db.cards.put({ wanted: {}, ...known, id, begun: card });
   });

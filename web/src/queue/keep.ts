@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../api/client';
 import type { Measure } from '../words/measures';
+import { cardId, rigOf } from './card';
 import { RideClock } from './clock';
 import type { KeptBlock, KeptDatabase, KeptHold, KeptRep, KeptRide, Rig, Row } from './db';
 import { measureOf, type Settled } from './settled';
@@ -90,19 +91,6 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
   });
 }
 
-/** The rig the horse's ride is to begin in: as chosen today, else the last it wore here. */
-export async function rigOf(
-  db: KeptDatabase,
-  mount: Pick<Mount, 'horseId' | 'day'>,
-): Promise<Rig | undefined> {
-  const chosen = (await db.cards.get(cardId(mount)))?.rig;
-  if (chosen) return chosen;
-  const rides = await db.rides.where('horseId').equals(mount.horseId).toArray();
-  rides.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
-  const last = rides.find((ride) => ride.rigs?.length)?.rigs?.at(-1);
-  return last && { kind: last.kind, name: last.name };
-}
-
 /** Another rig: for the ride that goes on from now, else for the next to begin today. */
 export async function setRig(
   db: KeptDatabase,
@@ -121,9 +109,6 @@ export async function setRig(
     await db.rides.where({ rideId: ride.rideId }).modify(toSendAgain<KeptRide>({ rigs }));
   });
 }
-
-/** Names a horse's card of a day. */
-export const cardId = ({ horseId, day }: Pick<Mount, 'horseId' | 'day'>) => `${horseId} ${day}`;
 
 /** A ride begins with its first ask. */
 async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<KeptRide> {
@@ -290,6 +275,13 @@ async function takeIn(db: KeptDatabase, known: KnownRide): Promise<void> {
   for (const block of blocks) {
     if (!(await db.blocks.get(block.blockId))) await db.blocks.add(block);
   }
+}
+
+/** Goes along on a ride that another device began: its asks and this one's are one ride. */
+export async function join(db: KeptDatabase, known: KnownRide, nowMs: number): Promise<void> {
+  await db.transaction('rw', db.rides, db.blocks, async () => {
+    await takeIn(db, { ...known, lastMs: Math.max(known.lastMs, Math.min(nowMs, goesOnForMs)) });
+  });
 }
 
 /** Opens a finished ride again. */

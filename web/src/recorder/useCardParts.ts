@@ -3,8 +3,11 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import type { Card } from '../card/queries';
 import { begin, useCard } from '../card/useCard';
 import type { KeptRide } from '../queue/db';
-import { cardId, type Level } from '../queue/keep';
+import { cardId } from '../queue/card';
+import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
+import { useWho } from '../session/who';
+import { dayIn } from '../words/days';
 
 /** A part of the ride's card in which a level is asked. */
 export interface CardPart {
@@ -24,18 +27,19 @@ const none: CardPart[] = [];
  */
 export function useCardParts(horseId: string, ride: KeptRide | undefined): CardPart[] {
   const { db } = useQueue();
-  const made = useCard(horseId, ride === undefined);
-  const { id, card } = made;
-  const of = ride ? cardId(ride) : id;
-  const kept = useLiveQuery(() => db.cards.get(of), [db, of]);
-  const starts = ride === undefined && card !== undefined;
+  const { time_zone } = useWho();
+  const of = cardId(ride ?? { horseId, day: dayIn(time_zone) });
+  const kept = useLiveQuery(async () => ({ card: await db.cards.get(of) }), [db, of]);
+  // A ride that was joined on the way has no card here yet.
+  const starts = ride === undefined || (kept !== undefined && !kept.card?.begun);
+  const { card } = useCard(horseId, starts);
   const said = JSON.stringify(card?.blocks);
   useEffect(() => {
-    if (starts) void begin(db, id, card);
+    if (starts && card) void begin(db, of, card);
     // The card as it reads: it is built anew with every look at it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [db, id, starts, said]);
-  return kept?.begun ? partsOf(kept.begun) : none;
+  }, [db, of, starts, said]);
+  return kept?.card?.begun ? partsOf(kept.card.begun) : none;
 }
 
 function partsOf({ blocks }: Card): CardPart[] {

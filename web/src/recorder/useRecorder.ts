@@ -13,6 +13,7 @@ import { faceOf, type Side } from './faces';
 import { useAsking } from './useAsking';
 import { useAsked } from './useAsked';
 import { budgetMin, useCardParts } from './useCardParts';
+import { useOthers } from './useOthers';
 import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
 import { useTakenAlong } from './useTakenAlong';
@@ -57,9 +58,14 @@ export function useRecorder() {
   });
   useSoft(db, kept ?? none, asked);
 
-  const reps = useMemo(
+  const own = useMemo(
     () => [...(kept ?? []), ...unsaved.map(asRep)].filter((rep) => !rep.undone),
     [kept, unsaved],
+  );
+  const others = useOthers(horseId, level, ride, kept ?? none);
+  const reps = useMemo(
+    () => (others.length > 0 ? [...own, ...others].sort(inOrder) : own),
+    [own, others],
   );
   const parts = useCardParts(horseId, ride);
   const quit = useQuit({
@@ -71,7 +77,7 @@ export function useRecorder() {
     state: asked?.state,
     sex: horse.data?.sex,
   });
-  const last = reps.at(-1);
+  const last = own.at(-1);
   const takenBack = lastTakenBack(kept ?? [], last);
   const setLastUndone = async (rep: KeptRep | undefined, undone: boolean) => {
     if (!rep) return;
@@ -136,10 +142,11 @@ async function repsOf(
 ): Promise<KeptRep[]> {
   if (!rideId) return [];
   const reps = await db.reps.where('rideId').equals(rideId).toArray();
-  return reps
-    .filter((rep) => rep.skill === skill && rep.rung === rung)
-    .sort((a, b) => a.askedAfterMs - b.askedAfterMs || a.sequence - b.sequence);
+  return reps.filter((rep) => rep.skill === skill && rep.rung === rung).sort(inOrder);
 }
+
+const inOrder = (a: KeptRep, b: KeptRep) =>
+  a.askedAfterMs - b.askedAfterMs || a.sequence - b.sequence;
 
 /** The ask that was taken back last, when nothing came after it. */
 function lastTakenBack(kept: KeptRep[], last: KeptRep | undefined): KeptRep | undefined {

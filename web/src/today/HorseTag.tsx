@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -12,6 +13,8 @@ import { horseLine } from '../words/horse';
 import { clockIn } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
 import { isRidden, minutesOf, workOf, type StringHorse } from './string';
+
+const JoinRide = lazy(async () => ({ default: (await import('../ride/JoinRide')).JoinRide }));
 
 interface Props {
   entry: StringHorse;
@@ -117,7 +120,7 @@ function OnTheCard({ entry }: { entry: StringHorse }) {
 }
 
 function RiddenToday({ entry }: { entry: StringHorse }) {
-  const { time_zone } = useWho();
+  const { time_zone, records } = useWho();
   return entry.rides.map((ride) => (
     <Typography key={ride.ride_id} variant="body2" sx={{ mt: 0.5 }}>
       <Box
@@ -128,6 +131,11 @@ function RiddenToday({ entry }: { entry: StringHorse }) {
         {ride.finished_at ? 'Ridden' : 'Riding since'} {clockIn(time_zone, ride.started_at)},{' '}
         {count(ride.asked, 'ask')}
       </Box>
+      {records && !ride.finished_at && (
+        <Suspense fallback={null}>
+          <JoinRide rideId={ride.ride_id} horseName={entry.horse.name} />
+        </Suspense>
+      )}
     </Typography>
   ));
 }

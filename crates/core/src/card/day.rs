@@ -5,7 +5,8 @@ use serde::{Deserialize, Serialize};
 
 use crate::Side;
 use crate::bounds::{
-    AGE_YEARS, FieldError, HUMIDITY_PCT, MINUTES, NOTE_LETTERS, RIDE_MINUTES, SPOTS, TEMPERATURE_F,
+    AGE_YEARS, FieldError, HUMIDITY_PCT, MINUTES, NOTE_LETTERS, OF_A_CARD, RIDE_MINUTES, SPOTS,
+    TEMPERATURE_F,
 };
 use crate::horse::HorseTrait;
 use crate::ladder::check::find_level;
@@ -25,8 +26,10 @@ pub struct Day {
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 60))]
     pub age_years: Option<u32>,
     /// Its traits.
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub traits: Vec<HorseTrait>,
     /// What is at hand.
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub at_hand: Vec<AtHand>,
     /// A helper on the ground, phone at hand.
     pub helper: bool,
@@ -152,6 +155,10 @@ impl Day {
                 bound.check(field, value)?;
             }
         }
+        OF_A_CARD.check_count("/quiet_min", self.quiet_min.len())?;
+        OF_A_CARD.check_count("/without", self.without.len())?;
+        SPOTS.check_count("/traits", self.traits.len())?;
+        SPOTS.check_count("/at_hand", self.at_hand.len())?;
         for (index, minutes) in self.quiet_min.iter().enumerate() {
             MINUTES.check(&format!("/quiet_min/{index}"), *minutes)?;
         }
