@@ -2,15 +2,17 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
+import { lazy, Suspense } from 'react';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { longDay } from '../words/days';
 import { NextUp } from './NextUp';
-import { OtherHorses } from './OtherHorses';
 import { todayQuery } from './queries';
 import { lanes, nextUp } from './string';
 import { StringLane } from './StringLane';
+
+const OtherHorses = lazy(async () => ({ default: (await import('./OtherHorses')).OtherHorses }));
 
 export function TodayPage() {
   const today = useQuery(todayQuery);
@@ -44,7 +46,9 @@ function Day({ today }: { today: Schemas['Today'] }) {
         ))}
       </Box>
       {today.usual && (
-        <OtherHorses horses={today.others} usual={today.usual} records={who.records} />
+        <Suspense fallback={null}>
+          <OtherHorses horses={today.others} usual={today.usual} records={who.records} />
+        </Suspense>
       )}
     </>
   );
