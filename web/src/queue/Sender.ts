@@ -1,7 +1,7 @@
 import { NoSignalError, ProblemError } from '../api/client';
 import { tryRefusedAgain } from './attention';
 import type { KeptDatabase } from './db';
-import { sendWaiting, type Sent } from './send';
+import type { Sent } from './send';
 
 export type SenderState =
   'at rest' | 'sending' | 'no signal' | 'signed out' | 'another person' | 'update' | 'not taken';
@@ -95,6 +95,8 @@ export class Sender {
   /** Two open tabs take turns. */
   private async sendAlone(): Promise<Sent> {
     const send = async () => {
+      // Asked for at the start, right after the first page stands: it does not wait for it.
+      const { sendWaiting } = await import('./send');
       const sent = await sendWaiting(this.db, this.personId);
       if (sent.how !== 'nothing') this.onState('sending');
       return sent;
