@@ -35,6 +35,15 @@ describe('what was fetched', () => {
     expect(queries.getQueryData(['session'])).toBeUndefined();
   });
 
+  it('is fetched anew by the page that shows it, however young it is', async () => {
+    await fetched(wren);
+    const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000 } } });
+    queries.setQueryData(['session'], { who: wren });
+    await restoreQueries(queries, wren);
+    expect(queries.getQueryState(['today'])?.isInvalidated).toBe(true);
+    expect(queries.getQueryState(['session'])?.isInvalidated).toBe(false);
+  });
+
   it('is dropped at a sign-out', async () => {
     await fetched(wren);
     stop();

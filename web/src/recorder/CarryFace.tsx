@@ -58,7 +58,8 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
     // Once, when the time is reached.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [over]);
-  const stands = running !== null && !unseen;
+  // What is over is not noted again: that would set it running anew.
+  const stands = running !== null && !unseen && !over;
   useEffect(() => {
     if (!stands || now - running.seenAt < noteEveryMs) return;
     setRunning({ ...running, seenAt: now });

@@ -64,6 +64,11 @@ const keptFor = (queryClient: QueryClient, who: Owner) => ({
 export async function restoreQueries(queries: QueryClient, who: Owner): Promise<void> {
   signedOut.delete(ownerOf(who));
   await persistQueryClientRestore(keptFor(queries, who));
+  // However young it is: what happened while no page was there was told to nobody.
+  await queries.invalidateQueries({
+    predicate: ({ queryKey }) => queryKey[0] !== 'session',
+    refetchType: 'none',
+  });
 }
 
 /** Keeps what is fetched, a moment after it came. */
