@@ -226,6 +226,15 @@ describe('the rig', () => {
     expect(changed?.version).toBeGreaterThan(ride?.version ?? 0);
   });
 
+  it('never has two at one moment, and no more than a ride may have', async () => {
+    await asks(db, 1);
+    for (let change = 0; change < 30; change += 1)
+      await setRig(db, today, { kind: change % 2 ? 'bosal' : 'snaffle', name: '' });
+    const rigs = (await goingRide(db, 'oatcake'))?.rigs ?? [];
+    expect(rigs).toHaveLength(20);
+    expect(new Set(rigs.map(({ after_ms }) => after_ms)).size).toBe(20);
+  });
+
   it('is the one of the last ride, where nobody said another', async () => {
     await setRig(db, today, { kind: 'snaffle', name: '' });
     await asks(db, 1);

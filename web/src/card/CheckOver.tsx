@@ -49,11 +49,15 @@ export function CheckOver({ made: { kept, id, wanted } }: { made: Made }) {
   );
 }
 
+/** "Quiet now" that was forgotten until the evening is no longer than a ride may say. */
+const mostMin = 600;
+
 /** Kept with the card, and with the ride if one goes on already. */
-async function keepQuiet(db: KeptDatabase, id: string, minutes: number): Promise<void> {
+async function keepQuiet(db: KeptDatabase, id: string, since: number): Promise<void> {
   await db.transaction('rw', db.cards, db.rides, async () => {
     const known = await db.cards.get(id);
     if (!known) return;
+    const minutes = Math.min(since, mostMin);
     const card = { ...known, wanted: { ...known.wanted, quiet_today_min: minutes } };
     delete card.ledOutAt;
     await db.cards.put(card);

@@ -91,6 +91,9 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
   });
 }
 
+/** As many as the server takes of one ride. */
+const mostRigs = 20;
+
 /** Another rig: for the ride that goes on from now, else for the next to begin today. */
 export async function setRig(
   db: KeptDatabase,
@@ -105,8 +108,11 @@ export async function setRig(
       return;
     }
     const { ms } = clock.after(ride.rideId, ride);
-    const rigs = [...(ride.rigs ?? []), { after_ms: ms, ...rig }];
-    await db.rides.where({ rideId: ride.rideId }).modify(toSendAgain<KeptRide>({ rigs }));
+    const [first, ...later] = [...(ride.rigs ?? []), { after_ms: ms, ...rig }];
+    const rigs = first ? [first, ...later.slice(1 - mostRigs)] : [];
+    // The next one begins later, whatever the clock says: a ride has no two at one moment.
+    const change = { rigs, lastMs: ms, lastWall: Date.now() };
+    await db.rides.where({ rideId: ride.rideId }).modify(toSendAgain<KeptRide>(change));
   });
 }
 
