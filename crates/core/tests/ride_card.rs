@@ -7,7 +7,7 @@ use barn::holding::{HorseWith, any_horse};
 use cavesson_core::card::choice::{Chosen, MOST_REVIEWS, best};
 use cavesson_core::card::worth::{Candidate, Worth, worth};
 use cavesson_core::card::{Block, Card, Day, Horse, Limits, Part, PlannedBlock, card, fit};
-use cavesson_core::horse::HorseTrait;
+use cavesson_core::horse::{CareKind, CareNote, HorseTrait};
 use cavesson_core::judge::{FoundHole, HorseFile, Standing, Verdict, holes, judge_horse};
 use cavesson_core::ladder::{AtHand, Ladder, LadderLevel, Level};
 use cavesson_core::{Gait, Side};
@@ -463,6 +463,27 @@ fn age_heat_and_lay_off_shorten_the_card() {
     let low = card_of(&rested, &with(8, 60.0));
     assert_eq!(low.most_minutes, 30);
     assert!(low.limits[0].contains("20 days ago"), "{:?}", low.limits);
+}
+
+/// Pain first: a vet, not the card, answers that (trade of the barn, common practice).
+#[test]
+fn nobody_rides_a_horse_in_pain_until_somebody_has_looked() {
+    let made = made();
+    let mut judged = judged(&made);
+    judged.file.care.push(CareNote {
+        care_id: uuid::Uuid::from_u128(1),
+        kind: CareKind::Pain,
+        day: made.on,
+        cleared_on: None,
+        text: String::new(),
+    });
+    let card = card(of(&judged, &made), &Day::default());
+    assert_eq!(parts(&card), [Part::CheckOver]);
+    assert_eq!((card.minutes, card.most_minutes), (0, 0));
+    assert_eq!(
+        card.limits,
+        ["Get the horse looked at before anybody rides."]
+    );
 }
 
 #[test]

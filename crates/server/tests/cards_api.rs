@@ -185,6 +185,14 @@ async fn how_a_ride_ended_and_what_it_was_ridden_in_is_kept(pool: PgPool) {
     );
     assert_eq!(shown["rigs"][0]["name"], "The old one");
     assert_eq!(shown["rigs"][1]["kind"], "bosal");
+
+    // The helper's device knows only the change it made itself.
+    batch["rides"][0]["rigs"] = json!([{"after_ms": 900_000, "kind": "halter"}]);
+    assert_eq!(wren.batch(&batch).await.status(), 200);
+    let shown = wren.json(&format!("/api/rides/{ride_id}")).await;
+    let kinds = shown["rigs"].as_array().unwrap().iter();
+    let kinds: Vec<&str> = kinds.map(|rig| rig["kind"].as_str().unwrap()).collect();
+    assert_eq!(kinds, ["snaffle", "bosal", "halter"]);
     let pack = wren
         .json(&format!("/api/horses/{}/pack", server.oatcake))
         .await;

@@ -235,22 +235,15 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
     Ok(true)
 }
 
-/// The rigs of a ride take the place of those known, where the device says any.
+/// Adds the rigs of a ride to those known: rider and helper may both have said one.
 async fn put_rigs(barn: &mut BarnTransaction, ride: &NewRide) -> StoreResult<()> {
-    let Some(rigs) = &ride.rigs else {
-        return Ok(());
-    };
+    let rigs = ride.rigs.as_deref().unwrap_or_default();
     let barn_id = barn.barn_id();
-    sqlx::query!(
-        "delete from ride_rig where barn_id = $1 and ride_id = $2",
-        barn_id,
-        ride.ride_id
-    )
-    .execute(barn.connection())
-    .await?;
     for rig in rigs {
         sqlx::query!(
-            "insert into ride_rig (barn_id, ride_id, after_ms, kind, name) values ($1, $2, $3, $4, $5)",
+            "insert into ride_rig (barn_id, ride_id, after_ms, kind, name) values ($1, $2, $3, $4, $5)
+             on conflict (barn_id, ride_id, after_ms)
+             do update set kind = excluded.kind, name = excluded.name",
             barn_id,
             ride.ride_id,
             i32::try_from(rig.after_ms).unwrap_or(i32::MAX),

@@ -2388,8 +2388,8 @@ export interface components {
              */
             ride_id: string;
             /**
-             * @description The headgear, and what it was changed for on the way; what is named takes the place
-             *     of what was. Left out by a device that does not say.
+             * @description The headgear, and what it was changed for on the way; added to what other devices
+             *     said of the ride. Left out by a device that does not say.
              */
             rigs?: components["schemas"]["RigFrom"][] | null;
             /**

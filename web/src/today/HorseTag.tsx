@@ -12,7 +12,7 @@ import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
 import { clockIn } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
-import { isRidden, minutesOf, workOf, type StringHorse } from './string';
+import { cardInShort, isRidden, type StringHorse } from './string';
 
 const JoinRide = lazy(async () => ({ default: (await import('../ride/JoinRide')).JoinRide }));
 
@@ -97,7 +97,7 @@ export function HorseTag({ entry, records, isNext }: Props) {
           to={cardPath(horse.horse_id)}
           sx={{ color: 'text.primary', display: 'inline-block', py: 0.75, mt: 0.25 }}
         >
-          Card: {minutesOf(entry)} min, {workOf(entry)}
+          Card: {cardInShort(entry)}
         </Box>
       )}
       <OnTheCard entry={entry} />

@@ -9,7 +9,7 @@ import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
 import { clock } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
-import { minutesOf, workOf, type StringHorse } from './string';
+import { cardInShort, type StringHorse } from './string';
 
 /** Who is next, with what, where, and the one thing that matters. One tap to ride. */
 export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
@@ -76,7 +76,7 @@ export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
         }}
       >
         <Typography sx={{ fontWeight: 700, mb: 0.5 }}>
-          Today&apos;s card, {minutesOf(entry)} min: {workOf(entry)}
+          Today&apos;s card: {cardInShort(entry)}
         </Typography>
         <CardRail parts={entry.parts} />
       </Box>

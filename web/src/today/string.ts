@@ -23,13 +23,13 @@ export function lanes(string: StringHorse[], personId: string): [string, StringH
   return [...byRider];
 }
 
-/** Minutes of the horse's card. */
-export const minutesOf = ({ parts }: StringHorse) =>
-  parts.reduce((sum, { minutes }) => sum + minutes, 0);
+const minutesOf = ({ parts }: StringHorse) => parts.reduce((sum, { minutes }) => sum + minutes, 0);
 
-/** What its card works on. */
-export function workOf({ parts }: StringHorse): string {
+/** What its card works on, with the minutes; a card without a part is not for riding. */
+export function cardInShort(entry: StringHorse): string {
+  const { parts } = entry;
+  if (parts.length === 0) return 'nobody rides today';
   const work =
     parts.find(({ part }) => part === 'work') ?? parts.find(({ part }) => part === 'review');
-  return work ? work.name.toLowerCase() : 'easy';
+  return `${minutesOf(entry)} min, ${work ? work.name.toLowerCase() : 'easy'}`;
 }

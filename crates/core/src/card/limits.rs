@@ -5,6 +5,7 @@ use super::horse::Horse;
 use crate::Gait;
 use crate::day::days_between;
 use crate::horse::HorseTrait;
+use crate::judge::caution::of_horse;
 use crate::ladder::{LadderLevel, Level};
 use crate::plain::{capital, count, pronouns};
 
@@ -107,7 +108,18 @@ impl Limits {
         limits.by_lay_off(horse, day);
         limits.by_heat();
         limits.by_brake(horse);
+        limits.by_care(horse);
         limits
+    }
+
+    /// Pain, unlevel steps, gear that does not fit: nobody rides until somebody has looked.
+    fn by_care(&mut self, horse: Horse<'_>) {
+        if of_horse(&horse.file.care, &horse.file.rides, horse.on).is_empty() {
+            return;
+        }
+        self.minutes = 0;
+        let him = pronouns(horse.file.sex).him;
+        self.text = vec![format!("Get {him} looked at before anybody rides.")];
     }
 
     fn at_most(&mut self, minutes: u32, text: String) {

@@ -82,8 +82,8 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 36_000))]
     pub quiet_after_s: Option<f64>,
-    /// The headgear, and what it was changed for on the way; what is named takes the place
-    /// of what was. Left out by a device that does not say.
+    /// The headgear, and what it was changed for on the way; added to what other devices
+    /// said of the ride. Left out by a device that does not say.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub rigs: Option<Vec<RigFrom>>,
