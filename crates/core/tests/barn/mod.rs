@@ -1,6 +1,7 @@
 //! Rides and reps for tests, in the trade's words.
 #![allow(dead_code)]
 
+pub mod carded;
 pub mod holding;
 pub mod horse;
 
