@@ -214,5 +214,15 @@ test('rider and helper record one ride on two devices, each seeing the other', a
   // Each takes back only what it recorded itself.
   await helper.getByRole('button', { name: /Undo/ }).click();
   await expect(page.getByTestId('half-right')).toContainText('1 asked');
+  // The bar of parts counts the asks of both; who finishes is said to the other.
+  const parts = helper.getByRole('navigation', { name: 'Parts of the ride' });
+  await expect(parts.getByRole('link', { name: /Flexes to a light rein/ }).first()).toContainText(
+    /^.*4 (asked|of \d+)$/,
+  );
+  await expectAllSent(helper);
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(helper.getByText('Finished on the other device.')).toBeVisible();
+  await helper.getByRole('button', { name: 'Finish here' }).click();
+  await expect(helper).toHaveURL(/\/rides\//);
   await helper.context().close();
 });

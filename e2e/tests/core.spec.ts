@@ -116,6 +116,8 @@ const golden: Call[] = [
   { name: 'judge', input: { reps: [{ skill: 'bend.flex' }], date: '2026-05-04' } },
   { name: 'card', input: { horse: { reps: [], date: '2026-05-04' }, day: { minutes: 30, helper: true } } }, // prettier-ignore
   { name: 'card', input: { horse: { reps: [], date: '2026-05-04' }, day: { minutes: 3 } } },
+  { name: 'intake', input: { story: { days_ridden: 90, helper: true }, barn: [{ days_ridden: 40, holds: [{ skill: 'bend.flex', rung: 'stand' }] }], asks: [{ level: { skill: 'start.bend-ground', rung: 'stand' }, side: 'left', soft: true }], sex: 'mare', seed: 7 } }, // prettier-ignore
+  { name: 'intake', input: { story: { minutes: 3 } } },
   { name: 'simulate-horse', input: { seed: 3, rides: { count: 3, first_day: '2026-01-05', asks: [] } } }, // prettier-ignore
 ];
 

@@ -36,6 +36,9 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     [`/compare?horse=${harrow.horse_id}&with=${halfmoon.horse_id}`, 'Side by side'],
     [`/horses/${harrow.horse_id}/levels/frame.back/stand`, 'Harrow'],
     [`/horses/${halfmoon.horse_id}/levels/bend.forward-circle/lope/strip`, 'Halfmoon'],
+    [`/horses/${harrow.horse_id}/card`, 'Harrow'],
+    [`/horses/${(await horse(page, 'Copperline')).horse_id}/intake`, 'Copperline'],
+    ['/settings', 'Settings'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];
 }

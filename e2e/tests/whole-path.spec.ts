@@ -32,6 +32,7 @@ test('from Today through a ride to the open gate and back to a single ask', asyn
   await expect(
     page.getByRole('img', { name: 'Rein strip: left 2 of 2 soft, right 2 of 2 soft' }),
   ).toBeVisible();
+  await page.locator('summary', { hasText: 'Every ask in words' }).click();
   await expect(
     page.getByRole('table', { name: 'Every ask in words' }).getByRole('row'),
   ).toHaveCount(5);

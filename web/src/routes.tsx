@@ -48,6 +48,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./card/CardPage')).CardPage }),
       },
       {
+        path: '/horses/:horseId/intake',
+        lazy: async () => ({ Component: (await import('./intake/IntakePage')).IntakePage }),
+      },
+      {
         path: '/compare',
         lazy: async () => ({ Component: (await import('./compare/ComparePage')).ComparePage }),
       },
@@ -58,6 +62,10 @@ export const router = createBrowserRouter([
       {
         path: '/programs/:programId',
         lazy: async () => ({ Component: (await import('./program/ProgramPage')).ProgramPage }),
+      },
+      {
+        path: '/settings',
+        lazy: async () => ({ Component: (await import('./settings/SettingsPage')).SettingsPage }),
       },
       {
         path: '/outcomes',

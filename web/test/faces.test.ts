@@ -3,7 +3,6 @@ import { faceOf, type Asked, type Set } from '../src/recorder/faces';
 import { otherAnswers } from '../src/recorder/choices';
 import { howTo } from '../src/recorder/howTo';
 import { levelsNamed } from '../src/recorder/levelsNamed';
-import type { KeptRep } from '../src/queue/db';
 import type { ShownLadder } from '../src/ladder/queries';
 import { measureInWords, type MeasureKind } from '../src/words/measures';
 
@@ -63,7 +62,7 @@ describe('a face that is tapped', () => {
 describe('an answer is changed afterwards', () => {
   it('to any that the face has, its hand and time kept', () => {
     const late = { kind: 'give', hand: 'two_fingers', time_s: 2.4, answer: 'late' } as const;
-    const choices = otherAnswers(faceOf(asked('give')), { measure: late } as KeptRep, {});
+    const choices = otherAnswers(faceOf(asked('give')), { measure: late }, {});
     expect(choices).toHaveLength(10);
     for (const { measure } of choices)
       expect(measure).toMatchObject({ kind: 'give', hand: 'two_fingers', time_s: 2.4 });
@@ -79,7 +78,7 @@ describe('an answer is changed afterwards', () => {
       head: 'quiet',
       crept: false,
     } as const;
-    const found = otherAnswers(faceOf(level), { measure } as KeptRep, usual(level));
+    const found = otherAnswers(faceOf(level), { measure }, usual(level));
     expect(found.map(({ label }) => label)).toContain('Feet crept');
     for (const choice of found)
       expect(choice.measure).toMatchObject({ kind: 'stop', cue: 'voice', strides: 3 });
@@ -87,7 +86,7 @@ describe('an answer is changed afterwards', () => {
 
   it('but not what ran', () => {
     expect(
-      otherAnswers(faceOf(asked('carry')), { measure: { kind: 'count', count: 1 } } as KeptRep, {}),
+      otherAnswers(faceOf(asked('carry')), { measure: { kind: 'count', count: 1 } }, {}),
     ).toEqual([]);
   });
 });

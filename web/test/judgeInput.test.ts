@@ -20,6 +20,8 @@ const pack: Schemas['HorsePack'] = {
   horse_id: 'horse',
   rider_id: 'pia',
   version: 4,
+  barn: [],
+  intake_asks: [],
   day: {
     minutes: 45,
     age_years: 4,
@@ -39,6 +41,7 @@ const pack: Schemas['HorsePack'] = {
   reps: [known('a', 'first'), known('b', 'second'), known('c', 'second')],
   context: {
     sex: 'mare',
+    intake: null,
     care: [],
     overrules: [],
     riders: [],

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { rigOf } from '../src/queue/card';
+import { setRig } from '../src/queue/rig';
 import { keptDatabase, type KeptDatabase, type KeptHold } from '../src/queue/db';
 import {
   changeAnswer,
@@ -11,7 +12,6 @@ import {
   keepRep,
   openAgain,
   openRides,
-  setRig,
   setUndone,
   settleHold,
 } from '../src/queue/keep';

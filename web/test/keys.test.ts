@@ -19,7 +19,13 @@ const { answerKey, sideOfKey, zoneOfKey } = await import('../src/recorder/keys')
 const { give } = await import('../src/recorder/faces/give');
 const { keysAreOff, keysOn, turnKeys } = await import('../src/recorder/keysOn');
 
-const press = { ctrlKey: false, metaKey: false, altKey: false, target: null };
+const press = {
+  ctrlKey: false,
+  metaKey: false,
+  altKey: false,
+  target: null,
+  isTrusted: true,
+};
 const at = (tag: string) => new (HTMLElement as unknown as new (tag: string) => HTMLElement)(tag);
 
 describe('the recorder’s keys', () => {

@@ -53,6 +53,7 @@ pub fn ride(
         marks: None,
         faults: None,
         quiet_after_s: None,
+        intake: None,
         rigs: None,
         ended: None,
         mood: None,

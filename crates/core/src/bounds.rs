@@ -86,6 +86,12 @@ pub const QUIET_S: Bound = bound("time until quiet", "s", 0.0, 36_000.0);
 pub const OF_A_CARD: Bound = bound("entries", "", 0.0, 400.0);
 /// A horse's age.
 pub const AGE_YEARS: Bound = bound("age", "years", 0.0, 60.0);
+/// Days a horse was ridden before it came.
+pub const DAYS_RIDDEN: Bound = bound("days ridden", "days", 0.0, 5_000.0);
+/// Horses of a barn.
+pub const BARN_HORSES: Bound = bound("horses of a barn", "horses", 0.0, 1_000.0);
+/// Which ride of an intake, from 0.
+pub const INTAKE_RIDES: Bound = bound("ride of an intake", "", 0.0, 20.0);
 /// Minutes there are for a ride.
 pub const RIDE_MINUTES: Bound = bound("minutes of a ride", "min", 10.0, 180.0);
 /// Temperature of the air.

@@ -17,6 +17,7 @@
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
 //! | [`judge`] | gate, verdict, what it would take |
 //! | [`card`] | which blocks today's ride has, and why |
+//! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
 //! | [`calc`] | the calculators: one JSON object in, one out |
@@ -36,6 +37,7 @@ pub mod evidence;
 pub mod gait;
 pub mod horse;
 pub mod id;
+pub mod intake;
 pub mod json;
 pub mod judge;
 pub mod ladder;

@@ -79,6 +79,12 @@ fn largest(name: &str) -> Value {
                 json!({"reps": reps(5_000), "program": {"gates": gates}, "date": "2033-09-10"});
             json!({"horse": horse, "day": {"minutes": 180, "helper": true}})
         }
+        "intake" => {
+            let level = json!({"skill": "bend.flex", "rung": "stand"});
+            let ask = json!({"level": level, "side": "left", "soft": true, "ride": 0});
+            let horse = json!({"days_ridden": 400, "holds": vec![level; 20]});
+            json!({"asks": vec![ask; 5_000], "barn": vec![horse; 700]})
+        }
         "simulate-horse" => {
             let asks = json!({"skill": "bend.flex", "rung": "stand", "left": 25, "right": 25});
             json!({"rides": {"count": 200, "first_day": "2024-01-01", "asks": [asks]}, "seed": 7})
@@ -137,5 +143,5 @@ fn what_takes_long_is_heavy() {
         .filter(|calculator| calculator.cost == Cost::Heavy)
         .map(|calculator| calculator.name)
         .collect();
-    assert_eq!(heavy, ["gate", "judge", "card", "simulate-horse"]);
+    assert_eq!(heavy, ["gate", "judge", "card", "intake", "simulate-horse"]);
 }

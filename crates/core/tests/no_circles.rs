@@ -211,7 +211,7 @@ fn the_floors_lie_in_the_order_the_contents_page_says() {
         &["horse"],
         &["plain"],
         &["judge"],
-        &["ride", "card", "sim_horse"],
+        &["ride", "intake", "card", "sim_horse"],
         &["bench", "calc"],
     ];
     let floor = |module: &[String]| {

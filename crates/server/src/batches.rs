@@ -19,7 +19,6 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use crate::App;
 use crate::body::Body;
 use crate::documented::{Refusal, Refuses};
 use crate::known::HorseLadder;
@@ -27,6 +26,7 @@ use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};
+use crate::{App, intakes};
 
 /// The batches' route.
 pub fn routes() -> OpenApiRouter<App> {
@@ -110,6 +110,8 @@ async fn store(
     store_reps(&mut barn, &signed, &batch, &rides, now).await?;
     let ladders = app.known.ladders.of_horses(&mut barn, &touched).await?;
     barn.commit().await?;
+    let sent: Vec<Uuid> = rides.keys().copied().collect();
+    intakes::find_and_keep(&app, signed.barn.barn_id, &touched, &sent, signed.today()).await;
     judge_and_keep(&app, signed.barn.barn_id, &touched, signed.today()).await;
     Ok(Json(Stored {
         rides: batch.rides.len(),

@@ -14,10 +14,12 @@ use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
 use cavesson_core::judge::track::{StiffSide, stiff_side};
+use cavesson_core::judge::{self, Standing};
 use cavesson_core::judge::{
     Caution, FaultEvidence, FoundHole, Overrule, State as LevelState, Verdict, caution,
     faults_seen, holes, level, words,
 };
+use cavesson_core::ride::quit_use::{QuitUse, quit_use};
 use cavesson_store::card_block;
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -99,6 +101,24 @@ struct HorsePage {
     riders: Vec<HorseRider>,
     /// Blocks on the cards of today and later.
     card: Vec<CardBlock>,
+    /// What came of quitting on a good one, against going on.
+    quit_use: QuitUse,
+    /// What its intake showed; null for a horse without one.
+    intake: Option<IntakeInShort>,
+}
+
+/// What an intake showed, in short.
+#[derive(Serialize, ToSchema)]
+struct IntakeInShort {
+    /// The day of its last ride.
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    /// Levels shown.
+    shown: usize,
+    /// Of those waiting for a first ask.
+    waiting: usize,
+    /// Levels missing under what it does, that are not held since.
+    holes: Vec<LevelBrief>,
 }
 
 /// The one thing to do next.
@@ -274,7 +294,31 @@ fn page(
             .into_iter()
             .map(|block| CardBlock::of(block, ladder))
             .collect(),
+        quit_use: quit_use(&judged.file, on),
+        intake: intake_in_short(judged),
     }
+}
+
+fn intake_in_short(judged: &Judged) -> Option<IntakeInShort> {
+    let ladder = judged.ladder();
+    let intake = judged.file.intake.as_ref();
+    let intake = intake.filter(|intake| intake.day <= judged.on)?;
+    let waits = |standing: &&Standing| standing.state == judge::State::ShownAtIntake;
+    let missing = |level: &&cavesson_core::ladder::Level| {
+        let index = ladder.position(level);
+        index.is_some_and(|index| !judged.standings[index].counts_as_held())
+    };
+    Some(IntakeInShort {
+        day: intake.day,
+        shown: intake.shown.len(),
+        waiting: judged.standings.iter().filter(waits).count(),
+        holes: intake
+            .holes
+            .iter()
+            .filter(missing)
+            .filter_map(|level| Some(LevelBrief::of(ladder.at(level)?, ladder)))
+            .collect(),
+    })
 }
 
 fn unfit_in_words(unfit: &Unfit) -> String {
@@ -355,7 +399,7 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
 }
 
 /// What holds a level, in a few words.
-fn holds(judged: &Judged, standing: &cavesson_core::judge::Standing) -> String {
+fn holds(judged: &Judged, standing: &Standing) -> String {
     let name = |index: &usize| judged.ladder().levels[*index].name.clone();
     if let Some(Caution::SideDrop(drop)) = standing.cautions.last() {
         return format!("the {} side dropped all at once", drop.side.word());

@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
 //! | `known` | what is known of the horses, in memory by version, judged |
@@ -28,6 +28,7 @@ mod health;
 mod horse_page;
 mod horse_riders;
 mod horses;
+mod intakes;
 pub mod known;
 mod ladder;
 mod levels;

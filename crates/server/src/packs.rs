@@ -6,9 +6,10 @@ use axum::extract::State;
 use cavesson_core::calc::judge::{Context, Ride, SeenFault};
 use cavesson_core::card::Day;
 use cavesson_core::evidence::rider::RiderOffset;
+use cavesson_core::intake::{BarnHorse, IntakeAsk};
 use cavesson_core::program::Program;
 use cavesson_core::rep::Rep;
-use cavesson_store::ride;
+use cavesson_store::{intake, ride};
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -20,7 +21,7 @@ use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Signed;
 use crate::url::UrlPath;
-use crate::{App, cards};
+use crate::{App, cards, intakes};
 
 /// The packs' routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -44,6 +45,10 @@ struct HorsePack {
     /// Its reps that were not taken back, oldest first.
     reps: Vec<Rep>,
     context: Context,
+    /// What the barn's other horses hold, for the calculator `intake`.
+    barn: Vec<BarnHorse>,
+    /// What was asked at its intake so far, for the same.
+    intake_asks: Vec<IntakeAsk>,
     /// The line said for next time on its last ride; null where there is none.
     last_note: Option<LastNote>,
     /// What the barn knows of its ride today, for the calculator `card`.
@@ -85,6 +90,7 @@ async fn show(
         riders,
         ..
     } = read.ok_or_else(|| Problem::not_found("no such horse in this barn"))?;
+    let intake_asks = intakes::asked_so_far(&mut barn, horse_id, &on_ladder.ladder).await?;
     Ok(Json(HorsePack {
         horse_id,
         rider_id: signed.person.person_id,
@@ -93,6 +99,8 @@ async fn show(
         program: on_ladder.changes.as_ref().clone(),
         reps: reps(&known),
         context: context(&known, &riders),
+        barn: intake::barn_horses(&mut barn, horse_id).await?,
+        intake_asks,
         last_note: last_note.map(|(day, text)| LastNote { day, text }),
         day,
     }))
@@ -123,6 +131,7 @@ fn context(known: &Known, riders: &[RiderOffset]) -> Context {
             .collect(),
         care: known.care.clone(),
         overrules: known.overrules.clone(),
+        intake: known.intake.clone(),
         riders: riders.to_vec(),
         faults: known
             .faults

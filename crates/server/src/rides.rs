@@ -2,11 +2,14 @@
 
 use axum::Json;
 use axum::extract::State;
+use cavesson_core::Side;
 use cavesson_core::horse::RideMark;
-use cavesson_core::ladder::FaultId;
+use cavesson_core::ladder::{FaultId, Ladder, RungId, SkillId};
+use cavesson_core::rep::Measure;
 use cavesson_core::ride::strip::strips;
 use cavesson_core::ride::{Mood, RideEnd, RigFrom, Strip};
-use cavesson_store::{ride, ride_block};
+use cavesson_store::timeline::{self, RepChange, TimelineRep};
+use cavesson_store::{program_day, ride, ride_block};
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -59,6 +62,52 @@ struct Ride {
     rigs: Vec<RigFrom>,
     /// Its parts, in their order.
     blocks: Vec<RideBlock>,
+    /// Every ask in the order of asking, those taken back among them.
+    timeline: Vec<TimelineAsk>,
+    /// Where the horse was down for that weekday; null where it was not.
+    place: Option<String>,
+}
+
+/// An ask of a ride, with its history.
+#[derive(Serialize, ToSchema)]
+struct TimelineAsk {
+    rep_id: Uuid,
+    block_id: Uuid,
+    skill: SkillId,
+    rung: RungId,
+    /// What the level is called.
+    name: String,
+    side: Side,
+    /// Its place among the asks of its device.
+    sequence: u32,
+    /// Milliseconds from the ride's start.
+    asked_after_ms: u32,
+    #[schema(value_type = String, format = DateTime)]
+    asked_at: Timestamp,
+    measure: Measure,
+    /// Whether it was soft; null for a level that the horse's ladder does not have.
+    soft: Option<bool>,
+    /// Faults that were seen.
+    faults: Vec<FaultId>,
+    /// Taken back: kept, never judged.
+    undone: bool,
+    /// How often it was taken back or brought back.
+    changes: u32,
+    /// Who recorded it.
+    recorded_by: String,
+    /// When it was taken back and brought back, and by whom.
+    history: Vec<AskChange>,
+}
+
+/// A time an ask was taken back or brought back.
+#[derive(Serialize, ToSchema)]
+struct AskChange {
+    /// Taken back; otherwise brought back.
+    taken_back: bool,
+    /// By whom.
+    by: String,
+    #[schema(value_type = String, format = DateTime)]
+    at: Timestamp,
 }
 
 /// A part of a ride with one aim.
@@ -103,14 +152,25 @@ async fn show(
     let horse = Horse::new(stored, signed.now().year());
     let kept = ride_block::of_rides(&mut barn, &[ride_id]).await?;
     let said = ride::said(&mut barn, ride_id).await?;
+    let reps = timeline::reps(&mut barn, ride_id).await?;
+    let changes = timeline::changes(&mut barn, ride_id).await?;
+    let weekday = i32::from(ride.day.weekday().to_monday_one_offset());
+    let down = program_day::list(&mut barn, weekday, None).await?;
+    let place = down
+        .into_iter()
+        .find(|planned| planned.horse_id == ride.horse_id)
+        .map(|planned| planned.place);
     let horse_id = ride.horse_id;
     let judged = app.known.judged_horse(barn, horse_id, ride.day).await?;
     let day = ride.day;
-    let blocks = app.work.judging.run(move || {
-        kept.iter()
+    let parts = app.work.judging.run(move || {
+        let blocks: Vec<RideBlock> = kept
+            .iter()
             .filter_map(|kept| block(&judged, day, kept))
-            .collect()
+            .collect();
+        (blocks, timeline_of(judged.ladder(), reps, &changes))
     });
+    let (blocks, timeline) = parts.await?;
     Ok(Json(Ride {
         ride_id,
         horse,
@@ -126,8 +186,42 @@ async fn show(
         note: said.note,
         quiet_after_s: said.quiet_after_s,
         rigs: said.rigs,
-        blocks: blocks.await?,
+        blocks,
+        timeline,
+        place,
     }))
+}
+
+fn timeline_of(ladder: &Ladder, reps: Vec<TimelineRep>, changes: &[RepChange]) -> Vec<TimelineAsk> {
+    let ask = |rep: TimelineRep| {
+        let at = ladder.at(&rep.level);
+        let own = changes.iter().filter(|change| change.rep_id == rep.rep_id);
+        TimelineAsk {
+            rep_id: rep.rep_id,
+            block_id: rep.block_id,
+            name: at.map_or_else(|| rep.level.to_string(), |at| at.name.clone()),
+            soft: at.map(|at| rep.measure.is_soft(&at.gate.soft, at.gait)),
+            skill: rep.level.skill,
+            rung: rep.level.rung,
+            side: rep.side,
+            sequence: rep.sequence,
+            asked_after_ms: rep.asked_after_ms,
+            asked_at: rep.asked_at,
+            measure: rep.measure,
+            faults: rep.faults,
+            undone: rep.undone,
+            changes: rep.changes,
+            recorded_by: rep.recorded_by,
+            history: own
+                .map(|change| AskChange {
+                    taken_back: change.taken_back,
+                    by: change.changed_by.clone(),
+                    at: change.changed_at,
+                })
+                .collect(),
+        }
+    };
+    reps.into_iter().map(ask).collect()
 }
 
 /// A block with its strip; none for a level that the horse's ladder does not have, or

@@ -24,7 +24,8 @@ use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
     App, Settings, batches, board, calc, card_blocks, cards, care, health, horse_page, horses,
-    ladder, levels, live, overrules, packs, program_preview, programs, rides, session, today, web,
+    intakes, ladder, levels, live, overrules, packs, program_preview, programs, rides, session,
+    today, web,
 };
 
 /// How long a request may take.
@@ -52,6 +53,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(care::routes())
         .merge(card_blocks::routes())
         .merge(cards::routes())
+        .merge(intakes::routes())
         .merge(levels::routes())
         .merge(rides::routes())
         .merge(batches::routes())

@@ -228,6 +228,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "gate",
             "judge",
             "card",
+            "intake",
             "simulate-horse"
         ]
     );

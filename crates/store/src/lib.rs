@@ -11,10 +11,12 @@
 //! | [`program_day`] | which horse is ridden on which weekday |
 //! | [`ride`], [`ride_block`], [`rep`] | what was asked and answered |
 //! | [`stored`] | what stands as JSON, read leniently whatever version wrote it |
+//! | [`timeline`] | a ride ask by ask, with its history |
 //! | [`known`] | what is known of a horse, by version |
 //! | [`program`] | schools and changed gates |
 //! | [`rider_offset`] | how riders differ |
 //! | [`overrule`], [`kept_verdict`] | what the trainer and the judge said |
+//! | [`intake`] | where a new horse stands |
 //! | [`care`], [`card_block`] | notes of care; blocks for a coming day |
 //!
 //! Two walls keep barns apart: every query names the barn, and row-level
@@ -28,6 +30,7 @@ pub mod care;
 pub mod connect;
 pub mod error;
 pub mod horse;
+pub mod intake;
 pub mod kept_verdict;
 pub mod known;
 pub mod overrule;
@@ -41,6 +44,7 @@ pub mod ride_block;
 pub mod rider_offset;
 pub mod session;
 pub mod stored;
+pub mod timeline;
 
 pub use barn::BarnTransaction;
 pub use error::{StoreError, StoreResult};

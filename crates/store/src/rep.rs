@@ -88,7 +88,7 @@ pub async fn put(
         .collect();
     let undone: Vec<bool> = reps.iter().map(|r| r.rep.undone).collect();
     let changes: Vec<i32> = reps.iter().map(|r| counted(r.rep.changes)).collect();
-    Ok(sqlx::query_file_scalar!(
+    let stored = sqlx::query_file_scalar!(
         "queries/put_reps.sql",
         barn_id,
         &rep_ids,
@@ -110,7 +110,23 @@ pub async fn put(
         &changes
     )
     .fetch_all(barn.connection())
-    .await?)
+    .await?;
+    sqlx::query!(
+        "insert into rep_change (barn_id, rep_id, changes, taken_back, changed_by)
+         select $1, rep_id, changes, undone, $5
+         from unnest($2::uuid[], $3::integer[], $4::boolean[]) as sent (rep_id, changes, undone)
+         where changes > 0 and rep_id = any($6)
+         on conflict do nothing",
+        barn_id,
+        &rep_ids,
+        &changes,
+        &undone,
+        recorded_by,
+        &stored
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(stored)
 }
 
 fn counted(number: u32) -> i32 {

@@ -6,7 +6,7 @@ use jiff::{Timestamp, civil::Date};
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
-use crate::{BarnTransaction, StoreResult};
+use crate::{BarnTransaction, StoreError, StoreResult};
 
 /// A ride.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -208,6 +208,12 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         .marks
         .as_ref()
         .map(|marks| marks.iter().map(|mark| mark.word().to_owned()).collect());
+    let intake = ride
+        .intake
+        .as_ref()
+        .map(serde_json::to_value)
+        .transpose()
+        .map_err(StoreError::Unstorable)?;
     let done = sqlx::query_file!(
         "queries/put_ride.sql",
         barn_id,
@@ -223,7 +229,8 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         ride.note.as_deref().map(str::trim),
         ride.quiet_after_s,
         ride.ended.map(RideEnd::word),
-        ride.mood.map(Mood::word)
+        ride.mood.map(Mood::word),
+        intake
     )
     .execute(barn.connection())
     .await?;

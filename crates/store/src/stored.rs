@@ -64,6 +64,17 @@ pub fn read_measure(form: i16, stored: Value) -> Result<Measure, Unreadable> {
     })
 }
 
+/// A value from its stored form, as far as this version knows its fields.
+///
+/// # Errors
+/// Something that is no object, or that cannot do without what is not known.
+pub fn read<T: DeserializeOwned>(stored: Value) -> Result<T, Unreadable> {
+    match stored {
+        Value::Object(fields) => lenient(fields),
+        _ => Err(Unreadable("not an object".to_owned())),
+    }
+}
+
 /// Reads an object, leaving out one field after the other that cannot be read, as
 /// long as the rest can do without it.
 fn lenient<T: DeserializeOwned>(mut fields: Map<String, Value>) -> Result<T, Unreadable> {

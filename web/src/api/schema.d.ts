@@ -211,6 +211,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/intake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The intake of a horse. */
+        get: operations["show_intake"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/levels/{skill}/{rung}": {
         parameters: {
             query?: never;
@@ -575,6 +592,15 @@ export interface components {
          * @enum {string}
          */
         Answer: "gave" | "late" | "did_not_give" | "evaded_up" | "evaded_down" | "evaded_out" | "evaded_behind" | "evaded_shoulder" | "evaded_sideways" | "evaded_backed_off";
+        /** @description A time an ask was taken back or brought back. */
+        AskChange: {
+            /** Format: date-time */
+            at: string;
+            /** @description By whom. */
+            by: string;
+            /** @description Taken back; otherwise brought back. */
+            taken_back: boolean;
+        };
         /** @description A level asked on the last day. */
         AskedLevel: {
             /** Format: int32 */
@@ -592,6 +618,16 @@ export interface components {
          * @enum {string}
          */
         AtHand: "cattle" | "flag" | "barrels" | "obstacles" | "company" | "outside" | "haul";
+        /** @description A horse of this barn: how long it has been ridden, and what it holds. */
+        BarnHorse: {
+            /**
+             * Format: int32
+             * @description Days it was ridden.
+             */
+            days_ridden: number;
+            /** @description The levels it holds. */
+            holds: components["schemas"]["Level"][];
+        };
         /** @description Rides and reps from one device. */
         Batch: {
             /**
@@ -993,6 +1029,11 @@ export interface components {
             /** @description True clears it as of today, false opens it again. */
             cleared: boolean;
         };
+        /**
+         * @description What first asks since have said of a level that was shown at intake.
+         * @enum {string}
+         */
+        Confirmation: "waiting" | "confirmed" | "doubted";
         /**
          * @description What a run of a calculator costs at the most.
          * @enum {string}
@@ -1574,6 +1615,8 @@ export interface components {
         };
         /** @description All that one horse is judged by. */
         HorsePack: {
+            /** @description What the barn's other horses hold, for the calculator `intake`. */
+            barn: components["schemas"]["BarnHorse"][];
             context: components["schemas"]["JudgeContext"];
             /**
              * Format: date
@@ -1584,6 +1627,8 @@ export interface components {
             day: components["schemas"]["CardDay"];
             /** Format: uuid */
             horse_id: string;
+            /** @description What was asked at its intake so far, for the same. */
+            intake_asks: components["schemas"]["IntakeAsk"][];
             last_note?: components["schemas"]["LastNote"] | null;
             /**
              * @description The program it is judged by; one that no longer fits is left out, as the server
@@ -1617,6 +1662,7 @@ export interface components {
             /** @description The holes under its faults, strongest first. */
             holes: components["schemas"]["FoundHole"][];
             horse: components["schemas"]["Horse"];
+            intake?: components["schemas"]["IntakeInShort"] | null;
             /**
              * Format: int32
              * @description The version of the ladder.
@@ -1645,6 +1691,8 @@ export interface components {
              * @description Its version.
              */
             program_version?: number | null;
+            /** @description What came of quitting on a good one, against going on. */
+            quit_use: components["schemas"]["QuitUse"];
             /**
              * @description Who rode the horse lately and how they differ; for those who decide, empty for
              *     others.
@@ -1698,6 +1746,140 @@ export interface components {
          * @enum {string}
          */
         HorseTrait: "looks_about" | "squirms" | "pops_up_behind" | "over_bridles" | "lazy" | "hot" | "sensitive_to_leg" | "pushes_on_the_hand" | "late_developer" | "cold_backed" | "one_sided";
+        /** @description What the intake of a horse has come to. */
+        Intake: {
+            /** @description Missing under what the horse does, the one that most waits for first. */
+            holes: components["schemas"]["IntakeHole"][];
+            /** @description Every level, in the order of the work; empty until a ride of it is finished. */
+            levels: components["schemas"]["LevelOfIntake"][];
+            /** @description Its rides, oldest first. */
+            rides: components["schemas"]["RideOfIntake"][];
+            story?: components["schemas"]["IntakeStory"] | null;
+        };
+        /** @description One ask at intake, in the order of asking. */
+        IntakeAsk: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: int32
+             * @description Which ride of the intake, the first is 0. What was asked on another ride tells as
+             *     much, but nothing is taken as shown today.
+             */
+            ride?: number;
+            /** @description The side; any for a level that was passed over. */
+            side: components["schemas"]["Side"];
+            /** @description Whether it was soft; null when the rider passed it over, which tells nothing. */
+            soft?: boolean | null;
+        };
+        /**
+         * @description What was found of one level.
+         * @enum {string}
+         */
+        IntakeFinding: "shown" | "not_yet" | "unknown";
+        /** @description A level that is missing under what the horse does. */
+        IntakeHole: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /** @description What the horse shows although this is missing, and what waits for it. */
+            text: string;
+        };
+        /** @description What an intake showed, in short. */
+        IntakeInShort: {
+            /**
+             * Format: date
+             * @description The day of its last ride.
+             */
+            day: string;
+            /** @description Levels missing under what it does, that are not held since. */
+            holes: components["schemas"]["LevelBrief"][];
+            /** @description Levels shown. */
+            shown: number;
+            /** @description Of those waiting for a first ask. */
+            waiting: number;
+        };
+        /** @description One level after an intake. */
+        IntakeLevel: {
+            /**
+             * Format: int32
+             * @description Asks of it that were answered.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description The chance that it is held.
+             */
+            chance: number;
+            /** @description What was found. */
+            finding: components["schemas"]["IntakeFinding"];
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Of those soft.
+             */
+            soft: number;
+            /** @description Its track. */
+            track: string;
+            /** @description Why it is unknown; empty otherwise. */
+            unknown: string;
+        };
+        /** @description That a ride is part of an intake, and what its reps do not say. */
+        IntakeOfRide: {
+            /** @description A sign of pain ended it. */
+            hurting?: boolean;
+            /** @description Levels the rider passed over. */
+            passed_over?: components["schemas"]["Level"][];
+            /** @description What is said of the horse, and what the day has. */
+            story?: components["schemas"]["IntakeStory"];
+        };
+        /**
+         * @description The story a horse comes with, and what the day has. A story is often wrong: it moves
+         *     what is expected, and asks soon weigh more.
+         */
+        IntakeStory: {
+            /**
+             * Format: int32
+             * @description The horse's age in years, where known.
+             * @default null
+             */
+            age_years: number | null;
+            /**
+             * @description What is at hand.
+             * @default []
+             */
+            at_hand: components["schemas"]["AtHand"][];
+            /**
+             * Format: int32
+             * @description Days it was ridden, by the owner's story; left out when nobody says.
+             * @default null
+             */
+            days_ridden: number | null;
+            /**
+             * @description Somebody is there on the ground, phone at hand.
+             * @default false
+             */
+            helper: boolean;
+            /**
+             * Format: int32
+             * @description Minutes there are.
+             * @default 45
+             */
+            minutes: number;
+            /**
+             * @description Headgear it is said to have been ridden in.
+             * @default []
+             */
+            ridden_in: components["schemas"]["RigKind"][];
+            /**
+             * @description Tracks it is said to have been worked on, such as `cattle`.
+             * @default []
+             */
+            worked_on: string[];
+        };
         /** @description One rail, or the half of one. */
         Item: {
             /**
@@ -1738,6 +1920,8 @@ export interface components {
              * @default []
              */
             faults: components["schemas"]["JudgeSeenFault"][];
+            /** @default null */
+            intake: components["schemas"]["KeptIntake"] | null;
             /**
              * @description Decisions of the trainer, oldest first.
              * @default []
@@ -1852,6 +2036,18 @@ export interface components {
             without_exceptional?: components["schemas"]["Verdict"] | null;
             without_riders?: components["schemas"]["Verdict"] | null;
         };
+        /** @description What an intake showed of a horse. */
+        KeptIntake: {
+            /**
+             * Format: date
+             * @description The day of its last ride.
+             */
+            day: string;
+            /** @description Levels missing under what the horse does, the one that most waits for first. */
+            holes: components["schemas"]["Level"][];
+            /** @description Levels it showed. */
+            shown: components["schemas"]["ShownAtIntake"][];
+        };
         /** @description A trait with what it changes. */
         KnownTrait: {
             /** @description What it changes on the card. */
@@ -1920,6 +2116,10 @@ export interface components {
             /** @description The track it belongs to. */
             track: string;
             zone?: components["schemas"]["Zone"] | null;
+        };
+        /** @description A level after an intake, and what first asks since have said of it. */
+        LevelOfIntake: components["schemas"]["IntakeLevel"] & {
+            confirmation?: components["schemas"]["Confirmation"] | null;
         };
         /** @description Left against right at one level. */
         LevelSides: {
@@ -2366,6 +2566,7 @@ export interface components {
              * @description The horse.
              */
             horse_id: string;
+            intake?: components["schemas"]["IntakeOfRide"] | null;
             /** @description What made it unlike the others; left out by a device that does not say. */
             marks?: components["schemas"]["RideMark"][] | null;
             mood?: components["schemas"]["Mood"] | null;
@@ -2581,6 +2782,23 @@ export interface components {
             /** @description Stable id. */
             id: string;
         };
+        /** @description How the signal was used, and the next first asks. */
+        QuitUse: {
+            /** @description Soft first asks, a side each, the next time it was asked. */
+            after_taken: components["schemas"]["SoftCount"];
+            /** @description The same of those. */
+            after_went_on: components["schemas"]["SoftCount"];
+            /**
+             * Format: int32
+             * @description Times a level was quit on the signal.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Times it went on.
+             */
+            went_on: number;
+        };
         /** @description One reason, with its place. */
         Reason: {
             /** @description Whether it holds the level back. */
@@ -2695,6 +2913,8 @@ export interface components {
              * @description How often it was opened again after a finish.
              */
             opened_again: number;
+            /** @description Where the horse was down for that weekday; null where it was not. */
+            place?: string | null;
             /**
              * Format: double
              * @description Seconds until it was quiet before mounting; null where nobody took it.
@@ -2707,6 +2927,8 @@ export interface components {
             rigs: components["schemas"]["RigFrom"][];
             /** Format: date-time */
             started_at: string;
+            /** @description Every ask in the order of asking, those taken back among them. */
+            timeline: components["schemas"]["TimelineAsk"][];
         };
         /** @description A part of a ride with one aim. */
         RideBlock: {
@@ -2740,6 +2962,16 @@ export interface components {
          * @enum {string}
          */
         RideMark: "bad_ground" | "wind" | "in_season" | "new_place" | "another_rider" | "new_rig" | "trouble";
+        /** @description A ride of an intake. */
+        RideOfIntake: {
+            /** @description Asks that were answered. */
+            asks: number;
+            /** Format: date */
+            day: string;
+            finished: boolean;
+            /** Format: uuid */
+            ride_id: string;
+        };
         /** @description How a rider differs from the barn's usual one. */
         RiderOffset: {
             /**
@@ -2916,6 +3148,16 @@ export interface components {
          * @enum {string}
          */
         Shoulders: "swept_across" | "leaked";
+        /** @description A level shown at intake. */
+        ShownAtIntake: {
+            /**
+             * Format: double
+             * @description The chance that it is held, as the intake left it.
+             */
+            chance: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+        };
         /** @description A ladder: the one that ships, or what a program makes of it. */
         ShownLadder: {
             /** @description What goes wrong, and where to look. */
@@ -3228,7 +3470,7 @@ export interface components {
          * @description Where a level stands.
          * @enum {string}
          */
-        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled";
+        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
         /** @description Steps asked at once. */
         Steps: {
             /**
@@ -3399,6 +3641,46 @@ export interface components {
          * @enum {string}
          */
         Tempo: "slow" | "medium" | "quick";
+        /** @description An ask of a ride, with its history. */
+        TimelineAsk: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start.
+             */
+            asked_after_ms: number;
+            /** Format: date-time */
+            asked_at: string;
+            /** Format: uuid */
+            block_id: string;
+            /**
+             * Format: int32
+             * @description How often it was taken back or brought back.
+             */
+            changes: number;
+            /** @description Faults that were seen. */
+            faults: components["schemas"]["FaultId"][];
+            /** @description When it was taken back and brought back, and by whom. */
+            history: components["schemas"]["AskChange"][];
+            measure: components["schemas"]["Measure"];
+            /** @description What the level is called. */
+            name: string;
+            /** @description Who recorded it. */
+            recorded_by: string;
+            /** Format: uuid */
+            rep_id: string;
+            rung: components["schemas"]["RungId"];
+            /**
+             * Format: int32
+             * @description Its place among the asks of its device.
+             */
+            sequence: number;
+            side: components["schemas"]["Side"];
+            skill: components["schemas"]["SkillId"];
+            /** @description Whether it was soft; null for a level that the horse's ladder does not have. */
+            soft?: boolean | null;
+            /** @description Taken back: kept, never judged. */
+            undone: boolean;
+        };
         /** @description The day. */
         Today: {
             /** Format: date */
@@ -4567,6 +4849,64 @@ export interface operations {
             };
             /** @description A day in the future, or too long a note */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_intake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its rides, and what they found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Intake"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

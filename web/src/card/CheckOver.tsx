@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { QuietOverTime } from '../draw/QuietOverTime';
 import { useNow } from '../recorder/useNow';
 import { useQueue } from '../queue/queue';
 import { toSendAgain } from '../queue/keep';
@@ -10,7 +11,7 @@ import type { useCard } from './useCard';
 type Made = ReturnType<typeof useCard>;
 
 /** Two taps: led out, and quiet. The minutes between are kept with the ride. */
-export function CheckOver({ made: { kept, id, wanted } }: { made: Made }) {
+export function CheckOver({ made: { kept, id, wanted, pack } }: { made: Made }) {
   const { db, kick } = useQueue();
   const now = useNow(kept?.ledOutAt !== undefined);
   const ledOut = kept?.ledOutAt ? Date.parse(kept.ledOutAt) : undefined;
@@ -27,6 +28,7 @@ export function CheckOver({ made: { kept, id, wanted } }: { made: Made }) {
       sx={{
         display: 'flex',
         gap: 1.5,
+        flexWrap: 'wrap',
         alignItems: 'center',
         my: 0.5,
         '@media print': { display: 'none' },
@@ -45,6 +47,7 @@ export function CheckOver({ made: { kept, id, wanted } }: { made: Made }) {
         {ledOut !== undefined && `${Math.floor(Math.max(0, now - ledOut) / 60_000)} min so far`}
         {ledOut === undefined && minutes !== undefined && `Quiet after ${Math.round(minutes)} min`}
       </Typography>
+      <QuietOverTime minutes={pack.data?.day.quiet_min ?? []} today={minutes} />
     </Box>
   );
 }

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/intake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Where a new horse stands on the ladder: the next ask, and what is known by now. */
+        post: operations["intake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/judge": {
         parameters: {
             query?: never;
@@ -227,6 +244,16 @@ export interface components {
          * @enum {string}
          */
         AtHand: "cattle" | "flag" | "barrels" | "obstacles" | "company" | "outside" | "haul";
+        /** @description A horse of this barn: how long it has been ridden, and what it holds. */
+        BarnHorse: {
+            /**
+             * Format: int32
+             * @description Days it was ridden.
+             */
+            days_ridden: number;
+            /** @description The levels it holds. */
+            holds: components["schemas"]["Level"][];
+        };
         /** @description One ask of the block, in the order of asking. */
         BlockAsk: {
             /**
@@ -953,6 +980,119 @@ export interface components {
          * @enum {string}
          */
         HorseTrait: "looks_about" | "squirms" | "pops_up_behind" | "over_bridles" | "lazy" | "hot" | "sensitive_to_leg" | "pushes_on_the_hand" | "late_developer" | "cold_backed" | "one_sided";
+        /** @description One ask at intake, in the order of asking. */
+        IntakeAsk: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: int32
+             * @description Which ride of the intake, the first is 0. What was asked on another ride tells as
+             *     much, but nothing is taken as shown today.
+             */
+            ride?: number;
+            /** @description The side; any for a level that was passed over. */
+            side: components["schemas"]["Side"];
+            /** @description Whether it was soft; null when the rider passed it over, which tells nothing. */
+            soft?: boolean | null;
+        };
+        /**
+         * @description What was found of one level.
+         * @enum {string}
+         */
+        IntakeFinding: "shown" | "not_yet" | "unknown";
+        /** @description What an intake found. */
+        IntakeFound: {
+            /** @description Missing under what it does, the one that most waits for first. */
+            holes: components["schemas"]["IntakeHole"][];
+            /** @description Every level, in the order of the work. */
+            levels: components["schemas"]["IntakeLevel"][];
+        };
+        /** @description A level that is missing under what the horse does. */
+        IntakeHole: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /** @description What the horse shows although this is missing, and what waits for it. */
+            text: string;
+        };
+        /** @description One level after an intake. */
+        IntakeLevel: {
+            /**
+             * Format: int32
+             * @description Asks of it that were answered.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description The chance that it is held.
+             */
+            chance: number;
+            /** @description What was found. */
+            finding: components["schemas"]["IntakeFinding"];
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Of those soft.
+             */
+            soft: number;
+            /** @description Its track. */
+            track: string;
+            /** @description Why it is unknown; empty otherwise. */
+            unknown: string;
+        };
+        /**
+         * @description Why nothing more is asked.
+         * @enum {string}
+         */
+        IntakeStop: "pain" | "minutes" | "sure" | "nothing_tells";
+        /**
+         * @description The story a horse comes with, and what the day has. A story is often wrong: it moves
+         *     what is expected, and asks soon weigh more.
+         */
+        IntakeStory: {
+            /**
+             * Format: int32
+             * @description The horse's age in years, where known.
+             * @default null
+             */
+            age_years: number | null;
+            /**
+             * @description What is at hand.
+             * @default []
+             */
+            at_hand: components["schemas"]["AtHand"][];
+            /**
+             * Format: int32
+             * @description Days it was ridden, by the owner's story; left out when nobody says.
+             * @default null
+             */
+            days_ridden: number | null;
+            /**
+             * @description Somebody is there on the ground, phone at hand.
+             * @default false
+             */
+            helper: boolean;
+            /**
+             * Format: int32
+             * @description Minutes there are.
+             * @default 45
+             */
+            minutes: number;
+            /**
+             * @description Headgear it is said to have been ridden in.
+             * @default []
+             */
+            ridden_in: components["schemas"]["RigKind"][];
+            /**
+             * @description Tracks it is said to have been worked on, such as `cattle`.
+             * @default []
+             */
+            worked_on: string[];
+        };
         /** @description One rail, or the half of one. */
         Item: {
             /**
@@ -993,6 +1133,8 @@ export interface components {
              * @default []
              */
             faults: components["schemas"]["JudgeSeenFault"][];
+            /** @default null */
+            intake: components["schemas"]["KeptIntake"] | null;
             /**
              * @description Decisions of the trainer, oldest first.
              * @default []
@@ -1100,6 +1242,18 @@ export interface components {
             what_it_takes: components["schemas"]["WhatItTakes"];
             without_exceptional?: components["schemas"]["Verdict"] | null;
             without_riders?: components["schemas"]["Verdict"] | null;
+        };
+        /** @description What an intake showed of a horse. */
+        KeptIntake: {
+            /**
+             * Format: date
+             * @description The day of its last ride.
+             */
+            day: string;
+            /** @description Levels missing under what the horse does, the one that most waits for first. */
+            holes: components["schemas"]["Level"][];
+            /** @description Levels it showed. */
+            shown: components["schemas"]["ShownAtIntake"][];
         };
         /** @description A level that is not on the card, and why. */
         LeftOut: {
@@ -1382,6 +1536,21 @@ export interface components {
             /** @description What it is called. */
             name: string;
         };
+        /** @description The next ask. */
+        NextIntakeAsk: {
+            /** @description The gait. */
+            gait: components["schemas"]["Gait"];
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /** @description What counts as soft. */
+            soft_means: string;
+            /** @description Why this now. */
+            why: string;
+        };
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -1590,6 +1759,11 @@ export interface components {
              */
             sd: number;
         };
+        /**
+         * @description What kind of headgear.
+         * @enum {string}
+         */
+        RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
         /** @description One rollback. */
         Roll: {
             /** @description What it was rolled back against. */
@@ -1656,6 +1830,16 @@ export interface components {
          * @enum {string}
          */
         Shoulders: "swept_across" | "leaked";
+        /** @description A level shown at intake. */
+        ShownAtIntake: {
+            /**
+             * Format: double
+             * @description The chance that it is held, as the intake left it.
+             */
+            chance: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+        };
         /**
          * @description The side of the horse an ask was made on, from the rider's seat.
          * @enum {string}
@@ -1924,7 +2108,7 @@ export interface components {
          * @description Where a level stands.
          * @enum {string}
          */
-        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled";
+        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
         /** @description Steps asked at once. */
         Steps: {
             /**
@@ -2501,6 +2685,64 @@ export interface operations {
                         log_rank?: components["schemas"]["LogRank"] | null;
                         /** @description Figures of the right side. */
                         right: components["schemas"]["SideTimes"];
+                    };
+                };
+            };
+        };
+    };
+    intake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description What was asked so far, in the order of asking. */
+                    asks?: components["schemas"]["IntakeAsk"][];
+                    /** @description This barn's own horses: how long each was ridden, and what it holds. */
+                    barn?: components["schemas"]["BarnHorse"][];
+                    /** @description A sign of pain was seen. */
+                    hurting?: boolean;
+                    /**
+                     * Format: double
+                     * @description Minutes used so far on it.
+                     */
+                    minutes_used?: number;
+                    /** @description The program; the default schools and gates when left out. */
+                    program?: components["schemas"]["Program"];
+                    /**
+                     * Format: int32
+                     * @description Which ride of the intake this is, the first is 0.
+                     */
+                    ride?: number;
+                    /**
+                     * Format: int32
+                     * @description The seed of the draws.
+                     */
+                    seed?: number;
+                    sex?: components["schemas"]["Sex"] | null;
+                    /** @description What is said of the horse, and what the day has. */
+                    story?: components["schemas"]["IntakeStory"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description What is found by now. */
+                        found: components["schemas"]["IntakeFound"];
+                        next?: components["schemas"]["NextIntakeAsk"] | null;
+                        stop?: components["schemas"]["IntakeStop"] | null;
+                        /** @description The same in words; empty while there is a next ask. */
+                        text: string;
                     };
                 };
             };

@@ -11,6 +11,7 @@ const shown: State[] = [
   'rusty',
   'eased',
   'overruled',
+  'shown_at_intake',
 ];
 
 /** What the rungs of a horse's ladder mean. */

@@ -19,7 +19,7 @@ const filled: Partial<Record<State, number>> = { held: 1, confirming: 0.75, work
 
 /**
  * A level's own mark. Filled: held. Partly filled: worked on, confirming. Slanted
- * strokes: rusty. Empty: open. A dashed line: closed. A hook down: sent down. A
+ * strokes: rusty. Three dots: shown at intake. Empty: open. A dashed line: closed. A hook down: sent down. A
  * diamond: by the trainer's word.
  */
 export function RungMark({ state, held, changed, x, y, width }: Props) {
@@ -74,6 +74,18 @@ export function RungMark({ state, held, changed, x, y, width }: Props) {
             y2={top + 1}
             stroke={leather.leather}
             strokeWidth={3}
+          />
+        ))}
+      {state === 'shown_at_intake' &&
+        [0.25, 0.5, 0.75].map((share) => (
+          <circle
+            key={share}
+            cx={left + width * share}
+            cy={y}
+            r={2.8}
+            fill={leather.leather}
+            stroke={leather.ink}
+            strokeWidth={0.8}
           />
         ))}
       {state === 'eased' && (

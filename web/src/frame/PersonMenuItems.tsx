@@ -2,7 +2,7 @@ import Divider from '@mui/material/Divider';
 import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { hasCore } from '../core/core';
+import { Link } from 'react-router';
 import { useWho } from '../session/who';
 import { useLight } from '../theme/light';
 import type { Light } from '../theme/theme';
@@ -57,7 +57,9 @@ export function PersonMenuItems({ anchor, onClose, onLeave }: Props) {
       >
         24-hour clock
       </MenuItem>
-      {!hasCore && <MenuItem disabled>On this device verdicts need signal</MenuItem>}
+      <MenuItem component={Link} to="/settings" onClick={onClose}>
+        Settings
+      </MenuItem>
       <MenuItem onClick={onLeave}>Sign out</MenuItem>
     </Menu>
   );

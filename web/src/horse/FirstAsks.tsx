@@ -7,6 +7,7 @@ import { lately, type FirstAsk } from '../draw/firstAsks';
 import { Section } from '../frame/Section';
 import { levelPath } from '../level/queries';
 import { shortDay, dayAfter } from '../words/days';
+import { count, percent } from '../words/plain';
 import type { HorsePage } from './queries';
 
 const days = 60;
@@ -24,6 +25,7 @@ export function FirstAsks({ page }: { page: HorsePage }) {
       title="First asks"
       intro="The first ask of a side on a day, before any warming. Left above the line, right below it; filled is soft."
     >
+      <QuitUse use={page.quit_use} />
       {levels.length === 0 ? (
         <Typography>Nothing was asked in the last {days} days.</Typography>
       ) : (
@@ -45,6 +47,23 @@ export function FirstAsks({ page }: { page: HorsePage }) {
         </>
       )}
     </Section>
+  );
+}
+
+/** Fewer times say nothing yet. */
+const leastTimes = 5;
+
+/** What came of quitting on a good one, against going on. */
+function QuitUse({ use }: { use: HorsePage['quit_use'] }) {
+  const { taken, went_on, after_taken, after_went_on } = use;
+  if (taken < leastTimes || went_on < leastTimes) return null;
+  const next = ({ soft, asked }: typeof after_taken) =>
+    `${percent(soft / Math.max(1, asked))} of the next first asks were soft (${soft} of ${asked})`;
+  return (
+    <Typography sx={{ maxWidth: 760, mb: 1.5 }}>
+      <strong>Quit on a good one</strong> {count(taken, 'time')}: {next(after_taken)}. Went on past
+      it {count(went_on, 'time')}: {next(after_went_on)}.
+    </Typography>
   );
 }
 

@@ -18,6 +18,7 @@ import { FirstAsks } from './FirstAsks';
 import { Holes } from './Holes';
 import { HorseLadder } from './HorseLadder';
 import { HorseSoftMap } from './HorseSoftMap';
+import { IntakeInShort } from './IntakeInShort';
 import { LastRide } from './LastRide';
 import { NextThing } from './NextThing';
 import { PageIndex, type Part } from './PageIndex';
@@ -70,6 +71,7 @@ function Whole({ page }: { page: Page }) {
       <PageIndex parts={partsOf(page)} />
       <NotJudged page={page} />
       <NextThing page={page} today={today} />
+      <IntakeInShort page={page} today={today} />
       <LastRide page={page} />
       {today && <CardAhead page={page} />}
       <VerdictBoard page={page} />
@@ -96,6 +98,7 @@ function Whole({ page }: { page: Page }) {
 
 function partsOf(page: Page): Part[] {
   const all: [string, string, boolean][] = [
+    ['intake', 'Intake', page.intake != null || page.last_ride == null],
     ['last-ride', 'Last ride', page.last_ride != null],
     ['stands', 'Where things stand', true],
     ['soft-map', 'Soft map', true],

@@ -5,6 +5,9 @@ const retryMs = 2_000;
 /** A write that takes longer is as good as failed; it is tried again under the same id. */
 const mostMs = 6_000;
 
+/** By then what was written is drawn from the storage. */
+const seenMs = 2_000;
+
 export interface Unsaved {
   mount: Mount;
   ask: RecordedAsk;
@@ -16,6 +19,7 @@ export interface Unsaved {
  */
 export class Keeper {
   private waiting: Unsaved[] = [];
+  private fresh: Unsaved[] = [];
   private listeners = new Set<() => void>();
   private timer: ReturnType<typeof setTimeout> | undefined;
   private writing: Promise<void> = Promise.resolve();
@@ -30,6 +34,12 @@ export class Keeper {
   /** Asks that are in memory only. */
   unsaved = (): Unsaved[] => this.waiting;
 
+  /** Asks that are just being written: on screen at once, whatever the storage takes. */
+  justMade = (): Unsaved[] => this.fresh;
+
+  /** Resolves when all that was asked so far was tried. */
+  written = (): Promise<void> => this.writing;
+
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
@@ -38,16 +48,31 @@ export class Keeper {
   /** Keeps an ask; resolves when it was tried. */
   async keep(mount: Mount, ask: RecordedAsk): Promise<void> {
     this.began.set(ask.repId, performance.now() - ask.agoMs);
+    this.show([...this.fresh, { mount, ask }]);
     const mine = this.writing.then(async () => {
-      if (this.waiting.length > 0) {
+      const kept = this.waiting.length === 0 && (await this.tried({ mount, ask }));
+      if (kept) {
+        this.onKept();
+        // Who looks at the storage sees it a moment later.
+        setTimeout(() => this.seen([ask.repId]), seenMs);
+      } else {
+        this.seen([ask.repId]);
         this.put([...this.waiting, { mount, ask }]);
-        return;
       }
-      if (await this.tried({ mount, ask })) this.onKept();
-      else this.put([{ mount, ask }]);
     });
     this.writing = mine;
     return mine;
+  }
+
+  /** Those asks are drawn from the storage by now. */
+  seen(repIds: string[]): void {
+    if (this.fresh.some(({ ask }) => repIds.includes(ask.repId)))
+      this.show(this.fresh.filter(({ ask }) => !repIds.includes(ask.repId)));
+  }
+
+  private show(fresh: Unsaved[]) {
+    this.fresh = fresh;
+    for (const listener of this.listeners) listener();
   }
 
   /** Tries again what is in memory only. */

@@ -51,6 +51,7 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
     ...(ride.rigs && { rigs: ride.rigs }),
     ...(ride.ended && { ended: ride.ended }),
     ...(ride.mood && { mood: ride.mood }),
+    ...(ride.intake && { intake: ride.intake }),
     ...(ride.note !== undefined && { note: ride.note }),
     ...(ride.quietAfterS !== undefined && { quiet_after_s: ride.quietAfterS }),
   };
@@ -68,6 +69,7 @@ export function asSentRep(rep: KeptRep): Schemas['NewRep'] {
     asked_after_ms: rep.askedAfterMs,
     asked_at: rep.askedAt,
     measure: rep.measure,
+    ...(rep.faults && { faults: rep.faults }),
     undone: rep.undone,
     changes: rep.changes,
   };

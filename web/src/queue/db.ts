@@ -49,6 +49,8 @@ export interface KeptRide extends Row {
   ended?: Schemas['RideEnd'];
   mood?: Schemas['Mood'];
   note?: string;
+  /** That it is part of an intake. */
+  intake?: Schemas['IntakeOfRide'];
 }
 
 /** A part of a ride: one level, asked for a while. */
@@ -72,6 +74,8 @@ export interface KeptRep extends Row {
   askedAfterMs: number;
   askedAt: string;
   measure: Measure;
+  /** Faults seen on it; unset for one that was recorded here. */
+  faults?: string[];
   undone: boolean;
   /** How often it was taken back or brought back. */
   changes: number;
@@ -114,6 +118,8 @@ export interface KeptCard {
   begun?: Schemas['Card'];
   /** The headgear the ride is to begin in. */
   rig?: Rig;
+  /** The horse's next ride is part of an intake. */
+  intake?: Schemas['IntakeOfRide'];
   /** When the horse was led out, while it is not quiet yet: ISO time. */
   ledOutAt?: string;
 }

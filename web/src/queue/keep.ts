@@ -3,7 +3,7 @@ import type { Schemas } from '../api/client';
 import type { Measure } from '../words/measures';
 import { cardId, rigOf } from './card';
 import { RideClock } from './clock';
-import type { KeptBlock, KeptDatabase, KeptHold, KeptRep, KeptRide, Rig, Row } from './db';
+import type { KeptBlock, KeptDatabase, KeptHold, KeptRep, KeptRide, Row } from './db';
 import { measureOf, type Settled } from './settled';
 
 /**
@@ -19,7 +19,7 @@ export interface Level {
 /** A ride that began longer ago is over, whether it was finished or not. */
 export const goesOnForMs = 12 * 3_600_000;
 
-const clock = new RideClock();
+export const clock = new RideClock();
 
 /** Who is ridden, and on which day of the barn. */
 export interface Mount {
@@ -91,31 +91,6 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
   });
 }
 
-/** As many as the server takes of one ride. */
-const mostRigs = 20;
-
-/** Another rig: for the ride that goes on from now, else for the next to begin today. */
-export async function setRig(
-  db: KeptDatabase,
-  mount: Pick<Mount, 'horseId' | 'day'>,
-  rig: Rig,
-): Promise<void> {
-  await db.transaction('rw', db.rides, db.cards, async () => {
-    const ride = await goingRide(db, mount.horseId);
-    if (!ride) {
-      const id = cardId(mount);
-      await db.cards.put({ wanted: {}, ...(await db.cards.get(id)), id, rig });
-      return;
-    }
-    const { ms } = clock.after(ride.rideId, ride);
-    const [first, ...later] = [...(ride.rigs ?? []), { after_ms: ms, ...rig }];
-    const rigs = first ? [first, ...later.slice(1 - mostRigs)] : [];
-    // The next one begins later, whatever the clock says: a ride has no two at one moment.
-    const change = { rigs, lastMs: ms, lastWall: Date.now() };
-    await db.rides.where({ rideId: ride.rideId }).modify(toSendAgain<KeptRide>(change));
-  });
-}
-
 /** A ride begins with its first ask. */
 async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<KeptRide> {
   const ride: KeptRide = {
@@ -131,8 +106,14 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
     state: 'waiting',
     version: 1,
   };
-  const quietMin = (await db.cards.get(cardId(mount)))?.wanted.quiet_today_min;
+  const card = await db.cards.get(cardId(mount));
+  const quietMin = card?.wanted.quiet_today_min;
   if (quietMin !== undefined) ride.quietAfterS = Math.round(quietMin * 60);
+  if (card?.intake) {
+    ride.intake = card.intake;
+    // It is about one ride.
+    await db.cards.update(card.id, { intake: undefined });
+  }
   const rig = await rigOf(db, mount);
   if (rig) ride.rigs = [{ after_ms: 0, ...rig }];
   clock.begin(ride.rideId, ask.agoMs);
@@ -141,7 +122,7 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
 }
 
 /** The ride's block of a level: going back to one goes on where it was. */
-async function blockOf(db: KeptDatabase, ride: KeptRide, level: Level): Promise<KeptBlock> {
+export async function blockOf(db: KeptDatabase, ride: KeptRide, level: Level): Promise<KeptBlock> {
   const blocks = await db.blocks.where('rideId').equals(ride.rideId).toArray();
   const known = blocks.find(({ skill, rung }) => skill === level.skill && rung === level.rung);
   if (known) return known;
@@ -266,7 +247,7 @@ export type KnownRide = Omit<KeptRide, keyof Row | 'setForwardS' | 'lastWall' | 
 };
 
 /** The ride as this device has it; one that another recorded is taken in first. */
-async function takeIn(db: KeptDatabase, known: KnownRide): Promise<void> {
+export async function takeIn(db: KeptDatabase, known: KnownRide): Promise<void> {
   const { blocks, asked, ...ride } = known;
   const here = await db.rides.get(ride.rideId);
   const kept: KeptRide = here ?? {

@@ -6,7 +6,8 @@ import { useQuery } from '@tanstack/react-query';
 import { ladderQuery } from '../ladder/queries';
 import type { KeptDatabase, Rig } from '../queue/db';
 import { rigOf } from '../queue/card';
-import { setRig, type Level } from '../queue/keep';
+import type { Level } from '../queue/keep';
+import { setRig } from '../queue/rig';
 import { useQueue } from '../queue/queue';
 import { useWho } from '../session/who';
 import { partWords } from '../words/card';
@@ -151,21 +152,27 @@ const isOf =
     level.skill === skill && level.rung === rung;
 
 /** The card's parts, then what was asked beside it. */
-function useShown({ parts, rideId }: Recorder): Shown[] {
+function useShown({ parts, rideId, elsewhere }: Recorder): Shown[] {
   const { db } = useQueue();
   const ladder = useQuery(ladderQuery);
   const blocks = useLiveQuery(() => blocksOf(db, rideId), [db, rideId]) ?? [];
   const nameOf = (level: Level) =>
     ladder.data?.levels.find(isOf(level))?.level.name ?? `${level.skill}, ${level.rung}`;
-  const asked = (level: Level) =>
-    blocks.find(({ skill, rung }) => skill === level.skill && rung === level.rung)?.asked ?? 0;
+  // The helper's asks count as well.
+  const asked = (level: Level) => {
+    const own = blocks.find(({ skill, rung }) => skill === level.skill && rung === level.rung);
+    const others = elsewhere.asks.filter(
+      (ask) => ask.skill === level.skill && ask.rung === level.rung && !own?.known.has(ask.rep_id),
+    );
+    return (own?.asked ?? 0) + others.length;
+  };
   const beside = blocks.filter((block) => !parts.some(isOf(block)));
   return [
     ...parts.map((part) => ({ ...part, asked: asked(part.level) })),
-    ...beside.map(({ skill, rung, asked: number }) => ({
+    ...beside.map(({ skill, rung }) => ({
       level: { skill, rung },
       name: nameOf({ skill, rung }),
-      asked: number,
+      asked: asked({ skill, rung }),
       asks: 0,
     })),
   ];
@@ -184,8 +191,13 @@ async function blocksOf(db: KeptDatabase, rideId: string | undefined) {
   if (!rideId) return [];
   const blocks = await db.blocks.where('rideId').equals(rideId).sortBy('position');
   const reps = await db.reps.where('rideId').equals(rideId).toArray();
-  return blocks.map((block) => ({
-    ...block,
-    asked: reps.filter((rep) => rep.blockId === block.blockId && !rep.undone).length,
-  }));
+  return blocks.map((block) => {
+    const own = reps.filter((rep) => rep.blockId === block.blockId);
+    return {
+      ...block,
+      asked: own.filter(({ undone }) => !undone).length,
+      // Also what was taken back here and is still known elsewhere.
+      known: new Set(own.map(({ repId }) => repId)),
+    };
+  });
 }

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { KeptRep } from '../queue/db';
 import { seconds } from '../words/answers';
 import { timeOf, type Measure } from '../words/measures';
+import { isBeingWritten } from './beingWritten';
 import { elapsedS, type Hold, type Side } from './hold';
 import type { HalfPointing } from './useHold';
 
@@ -89,11 +90,13 @@ export function Half({ side, name, reps, hold, hidden, ready, letGo, pointing }:
 const heldS = (measure: Measure) =>
   measure.kind === 'stop' ? measure.off_bridle_s : timeOf(measure);
 
-/** 4 asked, 3 soft. */
+/** 4 asked, 3 soft; +1 while the device is still writing one: only what is kept is counted. */
 export function askedSoFar(reps: KeptRep[]): string {
-  if (reps.length === 0) return 'not asked yet';
-  const soft = reps.filter((rep) => rep.soft).length;
-  return `${reps.length} asked${soft > 0 ? `, ${soft} soft` : ''}`;
+  const written = reps.filter((rep) => !isBeingWritten(rep));
+  const more = reps.length > written.length ? ` +${reps.length - written.length}` : '';
+  if (written.length === 0) return `not asked yet${more}`;
+  const soft = written.filter((rep) => rep.soft).length;
+  return `${written.length} asked${soft > 0 ? `, ${soft} soft` : ''}${more}`;
 }
 
 function Running({ hold, letGo }: { hold: Hold; letGo: string }) {

@@ -5,18 +5,22 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Link from '@mui/material/Link';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { Link as RouterLink } from 'react-router';
 import type { Recorder } from './useRecorder';
 import { howTo } from './howTo';
 import { keysOn, turnKeys } from './keysOn';
+import { turnRound, useIsUpsideDown } from './upsideDown';
 import { useKey } from './useKey';
 
 /** How to record by thumb and by key; `?` opens it. */
 export function KeysHelp({ recorder }: { recorder: Recorder }) {
   const [open, setOpen] = useState(false);
   const [on, setOn] = useState(keysOn);
+  const turned = useIsUpsideDown();
   const { words, keys } = howTo(recorder);
   const turn = (next: boolean) => {
     turnKeys(next);
@@ -58,6 +62,16 @@ export function KeysHelp({ recorder }: { recorder: Recorder }) {
             control={<Switch checked={on} onChange={(_, next) => turn(next)} />}
             label="Single keys record"
           />
+          <FormControlLabel
+            sx={{ minHeight: 48 }}
+            control={<Switch checked={turned} onChange={(_, next) => turnRound(next)} />}
+            label="Turned round, for a helper across the rail"
+          />
+          <Typography sx={{ mt: 1 }}>
+            <Link component={RouterLink} to="/settings" color="inherit">
+              Settings: a clicker for the hand, spoken words
+            </Link>
+          </Typography>
         </DialogContent>
         <DialogActions>
           <Button variant="contained" onClick={() => setOpen(false)}>

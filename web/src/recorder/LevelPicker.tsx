@@ -14,30 +14,46 @@ import type { Asked as AskedLevel } from './faces';
 import { levelsNamed } from './levelsNamed';
 
 interface Props {
+  /** What is asked for, as the dialog's title. */
+  title?: string;
+  /** The levels that are offered; all where left out. */
+  offers?: (level: AskedLevel) => boolean;
   onPick: (level: AskedLevel) => void;
   onClose: () => void;
 }
 
 /** Any level of the ladder, found by a few letters or by its track. */
-export function LevelPicker({ onPick, onClose }: Props) {
+export function LevelPicker({
+  title = 'What do you ask next?',
+  offers = () => true,
+  onPick,
+  onClose,
+}: Props) {
   const small = useMediaQuery('(max-width: 700px)');
   const ladder = useQuery(ladderQuery);
   return (
     <Dialog open onClose={onClose} fullScreen={small} fullWidth maxWidth="sm">
       <DialogTitle sx={{ display: 'flex', alignItems: 'center' }}>
         <Box component="span" sx={{ flex: 1 }}>
-          What do you ask next?
+          {title}
         </Box>
         <Button variant="text" onClick={onClose} sx={{ minHeight: 56 }}>
           Close
         </Button>
       </DialogTitle>
       <DialogContent>
-        <Asked query={ladder}>{(data) => <Levels ladder={data} onPick={onPick} />}</Asked>
+        <Asked query={ladder}>
+          {(data) => <Levels ladder={offered(data, offers)} onPick={onPick} />}
+        </Asked>
       </DialogContent>
     </Dialog>
   );
 }
+
+const offered = (ladder: ShownLadder, offers: NonNullable<Props['offers']>): ShownLadder => ({
+  ...ladder,
+  levels: ladder.levels.filter(({ level }) => offers(level)),
+});
 
 function Levels({ ladder, onPick }: { ladder: ShownLadder; onPick: Props['onPick'] }) {
   const [typed, setTyped] = useState('');

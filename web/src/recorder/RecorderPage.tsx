@@ -3,9 +3,11 @@ import Button from '@mui/material/Button';
 import { ThemeProvider } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ProblemError } from '../api/client';
+import { useClicker } from '../clicker/useClicker';
+import { useVoice } from '../clicker/useVoice';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath, levelQuery } from '../level/queries';
@@ -17,13 +19,17 @@ import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';
 import { Blocks } from './Blocks';
 import { FaceView } from './FaceView';
+import { FinishedElsewhere } from './FinishedElsewhere';
 import { Hint } from './Hint';
 import { LastAsk } from './LastAsk';
 import { NoStorage } from './NoStorage';
 import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
 import { SettingBar } from './SettingBar';
+import { useUpsideDown } from './upsideDown';
 import { useRecorder } from './useRecorder';
+
+const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
 
 /** The recorder, for those who record and a horse and level that are there. */
 export function RecorderPage() {
@@ -59,6 +65,9 @@ function Recording() {
   const theme = useMemo(() => themeFor(light === 'evening' ? 'evening' : 'sun'), [light]);
   const recorder = useRecorder();
   const ended = useSessionEnded();
+  useClicker(recorder);
+  useVoice(recorder);
+  useUpsideDown();
   return (
     <ThemeProvider theme={theme}>
       <title>Ride · Cavesson</title>
@@ -78,6 +87,12 @@ function Recording() {
         <RecorderHead recorder={recorder} />
         {ended && <SignedOutBar />}
         <NotSaved recorder={recorder} />
+        {recorder.elsewhere.finished && <FinishedElsewhere recorder={recorder} />}
+        {recorder.intake && (
+          <Suspense fallback={null}>
+            <IntakeBar recorder={recorder} intake={recorder.intake} />
+          </Suspense>
+        )}
         <Blocks recorder={recorder} />
         <Hint recorder={recorder} />
         <FaceView recorder={recorder} />

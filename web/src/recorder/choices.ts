@@ -3,7 +3,11 @@ import { answerWords } from '../words/answers';
 import type { Choice, Face, Set } from './faces';
 
 /** Every answer that an ask could have had, to choose from afterwards; none for what ran. */
-export function otherAnswers(face: Face, { measure }: KeptRep, set: Set): Choice[] {
+export function otherAnswers(
+  face: Face,
+  { measure }: Pick<KeptRep, 'measure'>,
+  set: Set,
+): Choice[] {
   if (face.how === 'tap') return face.choices(set);
   if (face.how === 'run') return [];
   const all = [...face.more, ...face.zones];

@@ -9,11 +9,11 @@ export function turnKeys(on: boolean): void {
   else localStorage.setItem(key, 'yes');
 }
 
-type Pressed = Pick<KeyboardEvent, 'ctrlKey' | 'metaKey' | 'altKey' | 'target'>;
+type Pressed = Pick<KeyboardEvent, 'ctrlKey' | 'metaKey' | 'altKey' | 'target' | 'isTrusted'>;
 
-/** Whether a single key is meant for something else now. */
-export function keysAreOff({ ctrlKey, metaKey, altKey, target }: Pressed): boolean {
-  if (ctrlKey || metaKey || altKey || !keysOn()) return true;
+/** Whether a single key is meant for something else now. A taught remote is not turned off with the keys. */
+export function keysAreOff({ ctrlKey, metaKey, altKey, target, isTrusted }: Pressed): boolean {
+  if (ctrlKey || metaKey || altKey || (isTrusted && !keysOn())) return true;
   const typing = target instanceof HTMLElement && target.closest('input, textarea, select');
   return Boolean(typing) || document.querySelector('[role=dialog], [role=alertdialog]') !== null;
 }

@@ -13,6 +13,7 @@ import {
 import type { HoldZone } from './faces';
 import { sideOfKey, zoneOfKey } from './keys';
 import { keysAreOff } from './keysOn';
+import { lostKeyUp } from '../clicker/type';
 
 /** How often a hold under way is noted: what a dead battery may cost of its time. */
 const noteEveryMs = 500;
@@ -115,15 +116,19 @@ export function useHold(holding: Holding, zones: HoldZone[], sides: Side[], read
         end(event.timeStamp, 'onEnded');
     };
     const cutOff = () => end(performance.now(), 'onCutOff');
+    // A remote fell silent: the hold lasted as long as it was heard of.
+    const lost = (event: Event) => end((event as CustomEvent<number>).detail, 'onCutOff');
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);
     window.addEventListener('blur', cutOff);
     window.addEventListener('pagehide', cutOff);
+    window.addEventListener(lostKeyUp, lost);
     return () => {
       window.removeEventListener('keydown', down);
       window.removeEventListener('keyup', up);
       window.removeEventListener('blur', cutOff);
       window.removeEventListener('pagehide', cutOff);
+      window.removeEventListener(lostKeyUp, lost);
     };
   }, [begin, end, ready, sides, zones]);
 

@@ -9,17 +9,21 @@ import type { Unsaved } from '../queue/Keeper';
 import { useQueue } from '../queue/queue';
 import { horseQuery } from '../today/queries';
 import type { Measure } from '../words/measures';
+import { beingWritten } from './beingWritten';
 import { faceOf, type Side } from './faces';
 import { useAsking } from './useAsking';
 import { useAsked } from './useAsked';
-import { budgetMin, useCardParts } from './useCardParts';
+import { budgetMin, useCardParts, type CardPart } from './useCardParts';
 import { useOthers } from './useOthers';
+import { useElsewhere } from './useElsewhere';
+import { useIntake } from './useIntake';
 import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
 import { useTakenAlong } from './useTakenAlong';
 import { useWakeLock } from './useWakeLock';
 
 const none: KeptRep[] = [];
+const noParts: CardPart[] = [];
 
 const apart: Side[] = ['left', 'right'];
 const together: Side[] = ['both'];
@@ -46,6 +50,8 @@ export function useRecorder() {
   );
   const unsaved = useSyncExternalStore(keeper.subscribe, keeper.unsaved);
   useStayWhile(unsaved.length > 0);
+  const justMade = useSyncExternalStore(keeper.subscribe, keeper.justMade);
+  useEffect(() => keeper.seen((kept ?? []).map(({ repId }) => repId)), [keeper, kept]);
 
   const levelName = asked?.level.name ?? `${skill}, ${rung}`;
   const horseName = horse.data?.name ?? ride?.horseName ?? '';
@@ -59,14 +65,21 @@ export function useRecorder() {
   useSoft(db, kept ?? none, asked);
 
   const own = useMemo(
-    () => [...(kept ?? []), ...unsaved.map(asRep)].filter((rep) => !rep.undone),
-    [kept, unsaved],
+    () =>
+      [
+        ...(kept ?? []),
+        ...justMade.filter(isHere(horseId, level, kept ?? none)).map(asBeingWritten),
+        ...unsaved.map(asRep),
+      ].filter((rep) => !rep.undone),
+    [kept, unsaved, justMade, horseId, level],
   );
   const others = useOthers(horseId, level, ride, kept ?? none);
   const reps = useMemo(
     () => (others.length > 0 ? [...own, ...others].sort(inOrder) : own),
     [own, others],
   );
+  const elsewhere = useElsewhere(ride);
+  const intake = useIntake(horseId, ride);
   const parts = useCardParts(horseId, ride);
   const quit = useQuit({
     horseId,
@@ -81,15 +94,19 @@ export function useRecorder() {
   const takenBack = lastTakenBack(kept ?? [], last);
   const setLastUndone = async (rep: KeptRep | undefined, undone: boolean) => {
     if (!rep) return;
+    await keeper.written();
     await setUndone(db, rep.repId, undone);
     kick();
   };
   const change = async (measure: Measure) => {
     if (!last) return;
-    await changeAnswer(db, last, measure);
+    await keeper.written();
+    const written = await db.reps.get(last.repId);
+    if (written) await changeAnswer(db, written, measure);
     kick();
   };
   const finishRide = async () => {
+    await keeper.written();
     if (ride) await finish(db, ride.rideId);
     kick();
     await navigate(ride ? `/rides/${ride.rideId}` : '/', { replace: true });
@@ -102,9 +119,13 @@ export function useRecorder() {
     of: `${horseId}.${skill}.${rung}`,
     horseId,
     rideId: ride?.rideId,
+    /** What other devices did with the ride. */
+    elsewhere,
     level,
-    /** The parts of the card the ride goes by. */
-    parts,
+    /** The intake it is part of; none for any other ride. */
+    intake,
+    /** The parts of the card the ride goes by; an intake goes by none. */
+    parts: intake ? noParts : parts,
     asked: asked?.level,
     /** How the level is asked is being found out. */
     looking,
@@ -157,6 +178,17 @@ function lastTakenBack(kept: KeptRep[], last: KeptRep | undefined): KeptRep | un
 /** An ask whose answer was changed stands again under another id. */
 const replaced = (rep: KeptRep, kept: KeptRep[]) =>
   kept.some((other) => !other.undone && other.sequence === rep.sequence);
+
+/** An ask of this horse and level that the storage does not show yet. */
+const isHere =
+  (horseId: string, { skill, rung }: { skill: string; rung: string }, kept: KeptRep[]) =>
+  ({ mount, ask }: Unsaved) =>
+    mount.horseId === horseId &&
+    ask.level.skill === skill &&
+    ask.level.rung === rung &&
+    !kept.some(({ repId }) => repId === ask.repId);
+
+const asBeingWritten = (made: Unsaved): KeptRep => ({ ...asRep(made), version: beingWritten });
 
 /** An ask that is in memory only, as it is drawn. */
 function asRep({ ask }: Unsaved): KeptRep {

@@ -7,8 +7,7 @@ import type { ReactNode } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { drawn } from '../draw/rein';
-import { ReinStrip } from '../draw/ReinStrip';
-import { StripKey } from '../draw/StripKey';
+import { AsksDrawn, AsksKey } from '../draw/AsksDrawn';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
@@ -27,6 +26,7 @@ import { BlockFaults, RideMarks } from './RideChips';
 import { knownRide } from './knownRide';
 import { rideQuery } from './queries';
 import { RepTable } from './RepTable';
+import { Timeline } from './Timeline';
 import { useChips } from './useChips';
 
 /** A ride: its rein strip, and what it changed. */
@@ -74,6 +74,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
         {ride.finished_at
           ? ` to ${clockIn(time_zone, ride.finished_at)}`
           : ', not finished yet'}, {ride.rider}
+        {ride.place && `, ${ride.place.toLowerCase()}`}
       </Typography>
       <Worn ride={ride} />
       {closesOut && <CloseOut chips={chips} horseId={ride.horse.horse_id} />}
@@ -84,6 +85,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
           {closesOut && <BlockFaults block={block} chips={chips} />}
         </Block>
       ))}
+      <Timeline ride={ride} edits={records} />
       {closesOut && <RideMarks chips={chips} sex={ride.horse.sex} />}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 3 }}>
         <Button component={Link} to="/" variant="contained" sx={{ minHeight: 60 }}>
@@ -164,11 +166,7 @@ function Block({ block, ride, children }: BlockProps) {
             position: 'relative',
           }}
         >
-          <Box sx={{ display: 'flex', justifyContent: 'space-between', px: 0.5 }}>
-            <Typography component="span">Left</Typography>
-            <Typography component="span">Right</Typography>
-          </Box>
-          <ReinStrip
+          <AsksDrawn
             reps={reps}
             width={300}
             longestSoftS={block.level.longest_soft_s}
@@ -187,8 +185,13 @@ function Block({ block, ride, children }: BlockProps) {
         >
           All rides at this level
         </Button>
-        <StripKey />
-        <RepTable reps={reps} picked={picked} />
+        <AsksKey reps={reps} />
+        <Box component="details" open={picked !== null || undefined}>
+          <Box component="summary" sx={{ minHeight: 32, cursor: 'pointer' }}>
+            Every ask in words
+          </Box>
+          <RepTable reps={reps} picked={picked} />
+        </Box>
       </Box>
     </Box>
   );

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -13,6 +13,8 @@ import { horseLine } from '../words/horse';
 import { clockIn } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
 import { cardInShort, isRidden, type StringHorse } from './string';
+
+const TiedAsks = lazy(async () => ({ default: (await import('./TiedAsks')).TiedAsks }));
 
 const JoinRide = lazy(async () => ({ default: (await import('../ride/JoinRide')).JoinRide }));
 
@@ -100,9 +102,32 @@ export function HorseTag({ entry, records, isNext }: Props) {
           Card: {cardInShort(entry)}
         </Box>
       )}
+      {records && <Tied horse={horse} />}
       <OnTheCard entry={entry} />
       <RiddenToday entry={entry} />
     </Box>
+  );
+}
+
+/** Asks in passing, while it stands tied: no ride is needed for them. */
+function Tied({ horse }: { horse: StringHorse['horse'] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button
+        variant="text"
+        onClick={() => setOpen(true)}
+        aria-label={`Bends while tied: ${horse.name}`}
+        sx={{ minHeight: 48, px: 0, mr: 2 }}
+      >
+        Bends while tied
+      </Button>
+      {open && (
+        <Suspense fallback={null}>
+          <TiedAsks horse={horse} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

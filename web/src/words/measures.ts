@@ -143,3 +143,21 @@ const positionWords: Record<Schemas['Position'], string> = {
   long: 'half a length long',
   past: 'past it',
 };
+
+/** The kinds of ask by name. */
+export const measureNames: Record<MeasureKind | 'give_both', string> = {
+  give: 'Give to one rein',
+  give_both: 'Give to both reins',
+  steps: 'Steps',
+  circle: 'Circle',
+  stop: 'Stop',
+  roll: 'Rollback',
+  depart: 'Depart',
+  change: 'Lead change',
+  carry: 'Carry',
+  obstacle: 'Obstacle',
+  turn: 'Turn on a cow or flag',
+  run: 'Run',
+  calm: 'Calm',
+  count: 'Count',
+};

@@ -18,3 +18,6 @@ export function percent(share: number | null | undefined): string {
 export const howSure = (p: number) => (p < 0.05 ? 'very likely real' : 'may be chance');
 
 export const pInWords = (p: number) => (p < 0.01 ? 'p below 0.01' : `p ${p.toFixed(2)}`);
+
+/** With a capital first letter. */
+export const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);

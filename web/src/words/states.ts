@@ -11,6 +11,7 @@ export const stateWords: Record<State, string> = {
   rusty: 'rusty',
   eased: 'moved back',
   overruled: "trainer's call",
+  shown_at_intake: 'shown at intake',
 };
 
 /** The state in words; a trainer's override says which way. */

@@ -1,8 +1,10 @@
 //! `cavesson bench`: measurements whose tables stand in docs/.
 //!
+//! - [`intake`]: does the intake find where a horse stands?
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
 //! - [`speed`]: how fast is it? a large barn from memory
 
+mod intake;
 mod judge;
 mod speed;
 
@@ -19,6 +21,8 @@ pub struct Arguments {
 
 #[derive(clap::Subcommand)]
 enum Bench {
+    /// Intakes of simulated horses with a known truth: levels placed right, calibration
+    Intake(intake::Arguments),
     /// Candidate rules on simulated horses: false advances, delay, forecasts
     Judge(judge::Arguments),
     /// A large barn judged from memory; the statistics alone
@@ -28,6 +32,7 @@ enum Bench {
 /// Runs a bench.
 pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
+        Bench::Intake(arguments) => intake::run(&arguments),
         Bench::Judge(arguments) => judge::run(&arguments),
         Bench::Speed(arguments) => speed::run(&arguments),
     }

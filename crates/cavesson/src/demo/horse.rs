@@ -3,6 +3,7 @@
 use cavesson_core::horse::{CareKind, HorseTrait};
 use cavesson_core::judge::Verdict;
 
+use super::newcomer::DemoIntake;
 use super::rides::Part;
 use super::work::Work;
 
@@ -25,6 +26,8 @@ pub struct DemoHorse {
     pub aim: (&'static str, &'static str),
     /// What it came with, all that stands under it included.
     pub came_with: &'static [(&'static str, &'static str)],
+    /// Its intake, when it is new.
+    pub intake: Option<DemoIntake>,
     /// What it is there to show at its aim; none for a horse that is not cast.
     pub part: Option<Part>,
     /// What steers its card.
@@ -67,6 +70,7 @@ pub const PLAIN: DemoHorse = DemoHorse {
     rests: 7,
     aim: ("bend.flex", "stand"),
     came_with: &[("start.bend-ground", "stand")],
+    intake: None,
     part: None,
     traits: &[],
     rides: (0, 1),

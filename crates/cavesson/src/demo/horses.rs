@@ -7,6 +7,7 @@ use cavesson_core::judge::Verdict;
 use cavesson_core::sim_horse::Traits;
 
 use super::horse::{DemoHorse, PLAIN};
+use super::newcomer::COPPERLINE;
 use super::rides::Part;
 use super::worked::{HALFMOON, HARROW, QUILL};
 use super::young;
@@ -187,6 +188,7 @@ pub const SALTGRASS: &[DemoHorse] = &[
     HARROW,
     HALFMOON,
     QUILL,
+    COPPERLINE,
 ];
 
 pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
@@ -210,3 +212,26 @@ pub const TWO_CEDARS: &[DemoHorse] = &[DemoHorse {
     came_with: &[("start.bend-ground", "stand"), ("start.brake", "jog")],
     ..PLAIN
 }];
+
+#[cfg(test)]
+mod tests {
+    use cavesson_core::ladder::{Ladder, Level};
+    use cavesson_core::rep::MeasureKind;
+
+    use super::*;
+
+    #[test]
+    fn the_demo_records_every_measure() {
+        let worked: Vec<MeasureKind> = SALTGRASS
+            .iter()
+            .flat_map(|horse| horse.work)
+            .map(|work| {
+                let level = Level::new(work.level.0, work.level.1);
+                Ladder::shipped().at(&level).expect(work.level.0).measure
+            })
+            .collect();
+        for kind in MeasureKind::ALL {
+            assert!(worked.contains(kind), "{}", kind.word());
+        }
+    }
+}

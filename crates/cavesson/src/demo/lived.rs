@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::horse::{Decision, DemoHorse};
 use super::people::{DemoBarn, PASSWORD};
 use super::season::{self, Season};
-use super::{programs, rides, work};
+use super::{newcomer, programs, rides, work};
 
 /// A clock that stands where it is put.
 #[derive(Clone, Default)]
@@ -279,7 +279,7 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
     let plan = plan(horse, now)?;
     let first_day = plan.first().map_or(now.date(), |ride| ride.day);
     let mut events = vec![Event {
-        at: at(first_day.checked_sub(1.days())?, (18, 0), now)?,
+        at: at(came_on(horse, first_day)?, (18, 0), now)?,
         horse,
         what: What::Came,
     }];
@@ -296,6 +296,17 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
             at: at(day, (17, 0), now)?,
             horse,
             what: What::Care(note),
+        });
+    }
+    if let Some(intake) = &horse.intake {
+        let day = first_day.checked_sub(intake.days_before.days())?;
+        let started_at = at(day, horse.starts_at, now)?;
+        let (ride, reps) = newcomer::intake_ride(horse, intake, day, started_at);
+        let finished = i64::from(ride.finished_after_ms.unwrap_or_default());
+        events.push(Event {
+            at: started_at + SignedDuration::from_millis(finished + 60_000),
+            horse,
+            what: What::Ridden(horse.rider, Box::new(ride), reps),
         });
     }
     if plan.is_empty() {
@@ -325,6 +336,12 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
         });
     }
     Ok(events)
+}
+
+/// The day before its first ride.
+fn came_on(horse: &DemoHorse, first_day: Date) -> anyhow::Result<Date> {
+    let intake = horse.intake.as_ref().map_or(0, |intake| intake.days_before);
+    Ok(first_day.checked_sub((1 + intake).days())?)
 }
 
 /// A horse is quiet sooner from ride to ride, a young one later than an old one.

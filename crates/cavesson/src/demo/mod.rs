@@ -3,6 +3,7 @@
 //!
 //! - [`people`]: who signs in
 //! - [`horse`], [`horses`], [`worked`]: the horses and what each is there to show
+//! - [`newcomer`]: the horse that came this week, and its intake
 //! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
 //! - [`programs`]: what the barn changes on the ladder
 //! - [`stored`]: what a barn has before its first ride
@@ -11,6 +12,7 @@
 mod horse;
 mod horses;
 mod lived;
+mod newcomer;
 pub mod people;
 mod programs;
 mod rides;

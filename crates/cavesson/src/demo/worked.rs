@@ -196,6 +196,13 @@ pub const HALFMOON: DemoHorse = DemoHorse {
                 35,
             )
         },
+        // Tried too early, and left alone since: it shows what a change needs first.
+        Work {
+            rides: (6, 14),
+            every: 4,
+            asks: 2,
+            ..work(("lead.change", "left_to_right"), SPOILED, 39)
+        },
         faulty(
             "position_bothers",
             6,
@@ -263,6 +270,16 @@ pub const QUILL: DemoHorse = DemoHorse {
         work(("bend.forward-circle", "jog"), SOLID, 51),
         work(("bend.ribs", "walk"), SOLID, 52),
         work(("bend.ribs", "lope"), LEARNS, 53),
+        Work {
+            every: 6,
+            asks: 1,
+            ..work(("barrel.pattern", "walk"), SOLID, 56)
+        },
+        Work {
+            every: 5,
+            asks: 2,
+            ..work(("trail.poles", "walk"), SOLID, 57)
+        },
         work(("barrel.drill", "walk"), LEARNS, 54),
         faulty(
             "falls_in",

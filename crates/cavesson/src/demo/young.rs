@@ -156,6 +156,15 @@ pub const POCKETWATCH: &[Work] = &[
     seldom(5, 2, work(("trail.bridge-low", "once"), SOLID, 127)),
 ];
 
+/// New here: first asks of what its intake showed, and its stiff shoulder.
+pub const COPPERLINE: &[Work] = &[
+    seldom(1, 1, work(("bend.flex", "stand"), SOLID, 61)),
+    seldom(1, 1, work(("bend.hip", "walk"), SOLID, 62)),
+    seldom(1, 2, work(("stop.seat", "walk"), SOLID, 63)),
+    seldom(1, 1, work(("frame.poll", "walk"), SOLID, 65)),
+    seldom(1, 4, work(("bend.counter-arc", "walk"), SLOW, 64)),
+];
+
 #[cfg(test)]
 mod tests {
     use std::collections::BTreeSet;
@@ -190,7 +199,9 @@ mod tests {
                 .iter()
                 .any(|level| level.gait == cavesson_core::Gait::Lope);
             assert!(horse.age > 2 || !lopes, "{} lopes at two", horse.name);
-            let two_months = horse.rides.0 >= 30 || horse.name == "Marlow Fen";
+            // One is just begun, one came this week.
+            let is_new = horse.name == "Marlow Fen" || horse.intake.is_some();
+            let two_months = horse.rides.0 >= 30 || is_new;
             assert!(two_months, "{} has {} rides", horse.name, horse.rides.0);
         }
     }

@@ -7,12 +7,14 @@
 //! - [`result`]: false advances, delay, missed ease-backs
 //! - [`coverage`]: how often the forecast's range held what happened
 //! - [`report`]: the table
+//! - [`intake`]: whether an intake finds where a horse stands
 //!
 //! For measuring speed: [`barn`], a large barn; [`statistics`], the published
 //! statistics of a level all at once.
 
 pub mod barn;
 pub mod coverage;
+pub mod intake;
 pub mod limits;
 pub mod population;
 pub mod report;

@@ -9,8 +9,8 @@ use crate::bounds::{FieldError, REPS_OF_A_HORSE};
 use crate::evidence::rider::RiderOffset;
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::judge::{
-    FoundHole, HorseFile, Judgement, Overrule, RideFacts, Standing, State, Verdict, holes,
-    judge_horse,
+    FoundHole, HorseFile, Judgement, KeptIntake, Overrule, RideFacts, Standing, State, Verdict,
+    holes, judge_horse,
 };
 use crate::ladder::check::{check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, LadderFile, Level};
@@ -55,6 +55,8 @@ pub struct Context {
     pub overrules: Vec<Overrule>,
     /// Faults seen in the asks of one level of a ride, not on one of them.
     pub faults: Vec<SeenFault>,
+    /// What its intake showed, when it had one.
+    pub intake: Option<KeptIntake>,
     /// How riders differ; taken into account where that is very likely real.
     pub riders: Vec<RiderOffset>,
 }
@@ -200,6 +202,11 @@ fn checked(input: &Input) -> Result<Ladder, FieldError> {
         let at = format!("/context/faults/{index}");
         check_fault(&seen.fault, &ladder).map_err(|error| error.under(&format!("{at}/fault")))?;
     }
+    if let Some(intake) = &input.context.intake {
+        intake
+            .check()
+            .map_err(|error| error.under("/context/intake"))?;
+    }
     for (index, rider) in input.context.riders.iter().enumerate() {
         let at = format!("/context/riders/{index}");
         rider.check().map_err(|error| error.under(&at))?;
@@ -261,6 +268,7 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
     file.sex = input.context.sex;
     file.care.clone_from(&input.context.care);
     file.overrules.clone_from(&input.context.overrules);
+    file.intake.clone_from(&input.context.intake);
     file.rides = input
         .context
         .rides

@@ -4,7 +4,7 @@
 //!
 //! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
 //! - [`soft`], [`quit`], [`gate`], [`judge`]
-//! - [`simulate_horse`]
+//! - [`card`], [`intake`], [`simulate_horse`]
 
 pub mod calculator;
 pub mod card;
@@ -13,6 +13,7 @@ pub mod evenness;
 pub mod ewma;
 pub mod gate;
 pub mod give_times;
+pub mod intake;
 pub mod judge;
 pub mod quit;
 pub mod share;
@@ -37,6 +38,7 @@ pub const ALL: &[Calculator] = &[
     gate::CALCULATOR,
     judge::CALCULATOR,
     card::CALCULATOR,
+    intake::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

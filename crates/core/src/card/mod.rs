@@ -4,6 +4,7 @@
 //! - [`limits`]: how long and how fast the horse may be ridden today
 //! - [`fit`]: what of the ladder fits the day, and why the rest does not
 //! - [`worth`]: what each level is worth as review, work, use or finish
+//! - [`cold`](mod@cold): first asks before anything else
 //! - [`choice`]: the best card, exactly
 //! - [`lay_out`]: its parts in order, with minutes and asks a side
 //! - [`block`]: what a card and its parts hold
@@ -23,6 +24,7 @@
 pub mod block;
 pub mod build;
 pub mod choice;
+pub mod cold;
 pub mod day;
 pub mod fit;
 pub mod horse;

@@ -165,6 +165,8 @@ pub fn why(horse: Horse<'_>, day: &Day, chosen: &Candidate, card: &Chosen) -> St
         Why::Working => "You're working on it.".into(),
         Why::JustOpened => "New: what it needs is held now.".into(),
         Why::Open => "New: it has been open for a while.".into(),
+        Why::ShownAtIntake => "Shown at intake: a first ask confirms it.".into(),
+        Why::IntakeHole => format!("Missing under what {} showed at intake.", him.he),
         Why::Rusty(idle) => format!("Rusty: not shown for {}.", days(idle)),
         Why::Due(idle) => format!("Not shown for {}: before it goes rusty.", days(idle)),
         Why::Held if chosen.role == Role::Finish => {

@@ -1,6 +1,7 @@
 //! What each level that fits is worth on today's card, and as what: closeness of a
 //! gate, holes, what the plan and the trainer want, what would go rusty.
 
+use super::cold::cold;
 use super::day::Day;
 use super::fit::Fits;
 use super::horse::Horse;
@@ -46,6 +47,10 @@ pub enum Why {
     JustOpened,
     /// Open, never asked.
     Open,
+    /// Shown at intake, and not confirmed by a first ask yet.
+    ShownAtIntake,
+    /// Missing under what the horse showed at intake.
+    IntakeHole,
     /// Held, and not shown for so many days.
     Rusty(u32),
     /// Held, and going rusty soon.
@@ -92,8 +97,6 @@ pub struct Worth {
     pub(super) with: Vec<Option<AtHand>>,
 }
 
-/// Most levels asked cold. Product default.
-const MOST_COLD: usize = 4;
 /// Minutes of a review. Product default.
 pub const REVIEW_MIN: u32 = 4;
 /// Minutes of the work, with what that makes of its worth. Product default.
@@ -284,6 +287,16 @@ impl<'a> At<'a> {
                 above.verdict == Verdict::EaseBack && above.ease_to == Some(self.index)
             });
         reasons.extend(eased.map(|above| (9.0, Why::EasedFrom(above.index))));
+        let at_intake = self.horse.file.intake.as_ref();
+        let rank = at_intake.and_then(|intake| {
+            intake
+                .holes
+                .iter()
+                .position(|hole| *hole == self.level.level)
+        });
+        if !self.standing.counts_as_held() {
+            reasons.extend(rank.map(|rank| (9.0 - 2.0 * rank.min(4) as f64, Why::IntakeHole)));
+        }
         if self.level.level.skill.0 == BRAKE && !self.standing.counts_as_held() {
             reasons.push((12.0, Why::Brake));
         }
@@ -357,6 +370,7 @@ impl<'a> At<'a> {
                     .and_then(|nearest| nearest.days)
                     .map_or(Why::Working, Why::Near),
             ),
+            (_, State::ShownAtIntake) => (4.0 + self.stood(), Why::ShownAtIntake),
             _ if kept.is_rusty() => (5.0, Why::Rusty(idle)),
             _ if self.stood() >= DUE => (3.0 * self.stood(), Why::Due(idle)),
             _ => (0.3 + self.stood(), Why::Held),
@@ -407,6 +421,7 @@ impl<'a> At<'a> {
         }
         let (worth, why) = match self.standing.state {
             State::Working | State::Confirming => (3.0 + 3.0 * self.closeness(), Why::Working),
+            State::ShownAtIntake => (4.0, Why::ShownAtIntake),
             State::Rusty => (
                 5.0,
                 Why::Rusty(self.standing.retention.idle_days.unwrap_or_default()),
@@ -457,31 +472,6 @@ fn wanted(horse: Horse<'_>, day: &Day, fits: &Fits) -> Vec<usize> {
         }
     }
     wanted
-}
-
-/// Levels under judgement that can be asked before the horse is warm, nearest first.
-fn cold(horse: Horse<'_>, limits: &Limits, fits: &Fits) -> Vec<usize> {
-    let mut cold: Vec<usize> = fits
-        .fit
-        .iter()
-        .copied()
-        .filter(|index| {
-            let level = &horse.ladder.levels[*index];
-            let state = horse.standings[*index].state;
-            matches!(state, State::Working | State::Confirming | State::Rusty)
-                && horse.standings[*index].verdict != Verdict::EaseBack
-                && level.gait <= crate::Gait::Walk
-                && level.with.is_none()
-                && level.ground == limits.in_hand
-                && !matches!(level.measure, MeasureKind::Count | MeasureKind::Calm)
-        })
-        .collect();
-    cold.sort_by_key(|index| {
-        let nearest = horse.standings[*index].nearest;
-        nearest.and_then(|nearest| nearest.days).unwrap_or(u32::MAX)
-    });
-    cold.truncate(MOST_COLD);
-    cold
 }
 
 /// A number for the skill of each level.

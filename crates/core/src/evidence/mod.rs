@@ -9,6 +9,7 @@
 //! - [`learning`]: whether it is learning at all
 //! - [`give_time`]: time to give, unanswered asks as censored
 //! - [`first_ask`]: the first ask of a day and side
+//! - [`first_answer`]: what a first ask tells of whether a level is held
 //! - [`evenness`]: left against right
 //! - [`trend`]: improving, level, slipping
 //! - [`slip`]: the alarm against the settled level
@@ -17,6 +18,7 @@ mod algebra;
 pub mod ask;
 pub mod days;
 pub mod evenness;
+pub mod first_answer;
 pub mod first_ask;
 pub mod give_time;
 pub mod learning;

@@ -10,9 +10,10 @@ use super::caution::{self, Caution};
 use super::ease::{self, EaseReason};
 use super::history::{History, SoftDay, share_below, walk};
 use super::horse_file::HorseFile;
+use super::intake::Confirmation;
 use super::overrule::Overrule;
 use super::rails::{Tally, failing};
-use super::retention::{Retention, retention};
+use super::retention::{CountsFrom, Retention, retention};
 use super::side_drop::side_drop;
 use super::standing::{SideCount, Standing};
 use super::verdict::{Gated, State, Verdict, decide};
@@ -116,7 +117,8 @@ impl HorseWalk<'_> {
         let seen = window_of(shown.asks, gate, self.on);
         let overruled_by = self.overruled_by(level);
         let overrule = overruled_by.map(|index| &self.file.overrules[index]);
-        let kept = self.kept(&history, gate, overrule, built_on);
+        let intake = self.shown_at_intake(level, asks);
+        let kept = self.kept(&history, gate, overrule, intake, built_on);
         let (missing, stale) = needs(level, before);
         let seen_all = window_of(asks, gate, self.on);
         let cautions = self.cautions(level, asks, seen_all);
@@ -136,7 +138,7 @@ impl HorseWalk<'_> {
         Standing {
             index,
             verdict,
-            state: state(verdict, &kept, &missing, overrule, never_asked),
+            state: state(verdict, &kept, &missing, overrule, intake, never_asked),
             sides: side_counts(level, seen),
             last_asked: asks.last().map(|ask| ask.day),
             retention: kept,
@@ -187,16 +189,36 @@ impl HorseWalk<'_> {
         history: &History,
         gate: &Gate,
         overrule: Option<&Overrule>,
+        intake: Option<Confirmation>,
         built_on: Option<Date>,
     ) -> Retention {
-        let lets_count_from = overrule
+        let by_trainer = overrule
             .filter(|overrule| overrule.lets_count())
-            .map(|overrule| overrule.day);
-        let mut kept = retention(history, gate, lets_count_from, built_on, self.on);
+            .map(|overrule| CountsFrom {
+                day: overrule.day,
+                firm: true,
+            });
+        let at_intake = self
+            .file
+            .intake
+            .as_ref()
+            .filter(|_| intake.is_some_and(|intake| intake != Confirmation::Doubted))
+            .map(|intake| CountsFrom {
+                day: intake.day,
+                firm: false,
+            });
+        let counts = by_trainer.or(at_intake);
+        let mut kept = retention(history, gate, counts, built_on, self.on);
         if overrule.is_some_and(|overrule| !overrule.lets_count()) {
             kept.held_since = None;
         }
         kept
+    }
+
+    /// What is said of a level that was shown at intake.
+    fn shown_at_intake(&self, level: &LadderLevel, asks: &[Ask]) -> Option<Confirmation> {
+        let intake = self.file.intake.as_ref()?;
+        intake.of(&level.level, asks, level.asked_sides(), self.on)
     }
 
     /// Why the level moves back, when it does.
@@ -326,6 +348,7 @@ fn state(
     kept: &Retention,
     missing: &[usize],
     overrule: Option<&Overrule>,
+    intake: Option<Confirmation>,
     never_asked: bool,
 ) -> State {
     match verdict {
@@ -334,6 +357,12 @@ fn state(
         _ if kept.is_rusty() => State::Rusty,
         _ if kept.held_since.is_some() && overrule.is_some() && kept.passed_days == 0 => {
             State::Overruled
+        }
+        _ if kept.held_since.is_some()
+            && intake == Some(Confirmation::Waiting)
+            && kept.passed_days == 0 =>
+        {
+            State::ShownAtIntake
         }
         _ if kept.held_since.is_some() => State::Held,
         _ if !missing.is_empty() => State::Closed,

@@ -5,6 +5,7 @@ use std::collections::{HashMap, HashSet};
 use jiff::civil::Date;
 use uuid::Uuid;
 
+use super::intake::KeptIntake;
 use super::overrule::Overrule;
 use crate::evidence::rider::{RiderDay, RiderOffset};
 use crate::evidence::{Ask, SoftCount};
@@ -38,6 +39,8 @@ pub struct HorseFile {
     pub care: Vec<CareNote>,
     /// Decisions of the trainer that stand, oldest first.
     pub overrules: Vec<Overrule>,
+    /// What its intake showed, when it had one.
+    pub intake: Option<KeptIntake>,
 }
 
 impl HorseFile {

@@ -19,6 +19,7 @@
 //! | [`horse`] | every level of a horse in one walk |
 //! | [`level`] | one level with everything that is said of it |
 //! | [`hole`] | the missing piece under the faults |
+//! | [`intake`] | levels shown at intake, until first asks confirm them |
 //! | [`overrule`] | the trainer's last word, and how it turned out |
 //! | [`next`] | the one thing to do next |
 //! | [`track`] | a horse's tracks at a glance, for the barn board |
@@ -35,6 +36,7 @@ pub mod history;
 pub mod hole;
 pub mod horse;
 pub mod horse_file;
+pub mod intake;
 pub mod item;
 pub mod level;
 pub mod next;
@@ -59,6 +61,7 @@ pub use history::DayVerdict;
 pub use hole::{FaultEvidence, FoundHole, faults_seen, holes};
 pub use horse::judge_horse;
 pub use horse_file::{HorseFile, RideFacts};
+pub use intake::{Confirmation, KeptIntake, ShownAtIntake};
 pub use item::{Item, ItemKind};
 pub use level::{Judgement, judge_level, judge_reps};
 pub use overrule::{Outcome, Overrule};

@@ -36,12 +36,22 @@ impl Retention {
     }
 }
 
-/// How a level has kept until `on`. `overruled_on` is the day a trainer let it count
-/// as held; `built_on` the last day a level that needs it was shown soft.
+/// Somebody's word that a level counts as held, before its gate has passed.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct CountsFrom {
+    /// From which day on.
+    pub day: Date,
+    /// Whether it keeps as long as what passed its gate on enough days: the trainer's word
+    /// does, what an intake showed does not.
+    pub firm: bool,
+}
+
+/// How a level has kept until `on`. `counts` is somebody's word that it counts as held;
+/// `built_on` the last day a level that needs it was shown soft.
 pub fn retention(
     history: &History,
     gate: &Gate,
-    overruled_on: Option<Date>,
+    counts: Option<CountsFrom>,
     built_on: Option<Date>,
     on: Date,
 ) -> Retention {
@@ -49,11 +59,12 @@ pub fn retention(
     let first_passed = passed.clone().next().map(|day| day.day);
     let passed_days = passed.by_ref().count() as u32;
     let own = history.soft_days.iter().rev().find(|day| day.shown_soft);
-    let last_soft = own.map(|day| day.day).max(overruled_on).max(built_on);
-    let firm =
-        passed_days >= gate.firm_on_days || (first_passed.is_none() && overruled_on.is_some());
+    let counts_from = counts.map(|counts| counts.day);
+    let last_soft = own.map(|day| day.day).max(counts_from).max(built_on);
+    let firm = passed_days >= gate.firm_on_days
+        || (first_passed.is_none() && counts.is_some_and(|counts| counts.firm));
     Retention {
-        held_since: [first_passed, overruled_on].into_iter().flatten().min(),
+        held_since: [first_passed, counts_from].into_iter().flatten().min(),
         passed_days,
         last_soft,
         idle_days: last_soft.map(|day| days_between(day, on).max(0) as u32),

@@ -78,6 +78,8 @@ pub enum State {
     Eased,
     /// A trainer decided otherwise than the judge.
     Overruled,
+    /// Shown at intake: it counts as held, and a first ask confirms it.
+    ShownAtIntake,
 }
 
 impl State {
@@ -92,6 +94,7 @@ impl State {
             State::Rusty => "rusty",
             State::Eased => "eased",
             State::Overruled => "overruled",
+            State::ShownAtIntake => "shown_at_intake",
         }
     }
 }

@@ -78,6 +78,9 @@ fn stay(
     }
     if check.window.rides == 0 {
         return match standing.state {
+            State::ShownAtIntake => {
+                "Shown at intake: the first ask on each side confirms it.".to_owned()
+            }
             State::Held | State::Overruled => "Held, but not asked lately.".to_owned(),
             _ => "Not asked lately. Start with a few light asks on each side.".to_owned(),
         };

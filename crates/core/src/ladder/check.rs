@@ -83,7 +83,11 @@ pub fn check_fault(fault: &FaultId, ladder: &Ladder) -> Result<(), FieldError> {
     ))
 }
 
-fn check_side(side: Side, level: &LadderLevel) -> Result<(), FieldError> {
+/// Checks that a level is asked on that side.
+///
+/// # Errors
+/// A side it is not asked on, at `/side`, with those it is.
+pub fn check_side(side: Side, level: &LadderLevel) -> Result<(), FieldError> {
     if level.asked_sides().contains(&side) {
         return Ok(());
     }

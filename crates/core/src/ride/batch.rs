@@ -16,6 +16,7 @@ use crate::bounds::{
     SEQUENCE, SET_FORWARD_S, SPOTS,
 };
 use crate::horse::RideMark;
+use crate::intake::of_ride::IntakeOfRide;
 use crate::ladder::check::{check_answer, check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, Level, RungId, SkillId};
 use crate::rep::Measure;
@@ -87,6 +88,9 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub rigs: Option<Vec<RigFrom>>,
+    /// That it is part of an intake; left out for any other ride.
+    #[serde(default)]
+    pub intake: Option<IntakeOfRide>,
     /// How it ended; left out while nobody said.
     #[serde(default)]
     pub ended: Option<RideEnd>,
@@ -210,6 +214,11 @@ impl NewRide {
         }
         if let Some(ms) = self.finished_after_ms {
             RIDE_MS.check("/finished_after_ms", f64::from(ms))?;
+        }
+        if let Some(intake) = &self.intake {
+            intake
+                .check(ladder)
+                .map_err(|error| error.under("/intake"))?;
         }
         self.check_blocks(ladder)?;
         self.check_chips(ladder)

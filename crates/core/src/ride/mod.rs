@@ -5,12 +5,14 @@
 //! - [`close_out`]: how it ended, and the horse's mood
 //! - [`rig`]: the headgear it was ridden in
 //! - [`quit`](mod@quit): a good place to quit
+//! - [`quit_use`]: what came of quitting there
 //! - [`strip`]: a ride's reps as the rein strip draws them
 
 pub mod batch;
 pub mod clock;
 pub mod close_out;
 pub mod quit;
+pub mod quit_use;
 pub mod rig;
 pub mod strip;
 

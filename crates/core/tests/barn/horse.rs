@@ -2,7 +2,10 @@
 #![allow(dead_code)]
 
 use cavesson_core::horse::{CareKind, CareNote, RideMark};
-use cavesson_core::judge::{HorseFile, Overrule, RideFacts, Standing, State, Verdict, judge_horse};
+use cavesson_core::judge::{
+    HorseFile, KeptIntake, Overrule, RideFacts, ShownAtIntake, Standing, State, Verdict,
+    judge_horse,
+};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::turn::{Position, Shoulders, Tempo, TurnResult, Weight};
 use cavesson_core::rep::{Measure, Rep, Turn};
@@ -17,6 +20,7 @@ pub struct Horse {
     pub rides: Vec<RideFacts>,
     pub care: Vec<CareNote>,
     pub overrules: Vec<Overrule>,
+    pub intake: Option<KeptIntake>,
 }
 
 pub fn ladder() -> &'static Ladder {
@@ -121,11 +125,29 @@ impl Horse {
         self
     }
 
+    /// Shown at an intake `after` days, each as likely held as said; the holes it found.
+    pub fn shown_at_intake(mut self, after: i64, shown: &[(&str, f64)], holes: &[&str]) -> Horse {
+        let level = |path: &str| Level::from_path(path).unwrap();
+        self.intake = Some(KeptIntake {
+            day: day(after),
+            shown: shown
+                .iter()
+                .map(|(path, chance)| ShownAtIntake {
+                    level: level(path),
+                    chance: *chance,
+                })
+                .collect(),
+            holes: holes.iter().map(|path| level(path)).collect(),
+        });
+        self
+    }
+
     pub fn file(&self) -> HorseFile {
         let mut file = HorseFile::of_reps(ladder(), &self.reps);
         file.rides = self.rides.clone();
         file.care = self.care.clone();
         file.overrules = self.overrules.clone();
+        file.intake = self.intake.clone();
         file
     }
 

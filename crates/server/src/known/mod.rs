@@ -16,7 +16,7 @@ use std::sync::Arc;
 
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::horse::{CareNote, Sex};
-use cavesson_core::judge::{HorseFile, Overrule, RideFacts, Standing, judge_horse};
+use cavesson_core::judge::{HorseFile, KeptIntake, Overrule, RideFacts, Standing, judge_horse};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_store::known::{self, BlockFault, KnownVersion};
@@ -67,6 +67,8 @@ pub struct Known {
     pub care: Vec<CareNote>,
     /// Decisions of the trainer that stand, oldest first.
     pub overrules: Vec<Overrule>,
+    /// What its intake showed, when it had one.
+    pub intake: Option<KeptIntake>,
 }
 
 /// What was read of a horse, to be judged.
@@ -313,6 +315,7 @@ impl Known {
         file.rides = self.rides.clone();
         file.care = self.care.clone();
         file.overrules = self.overrules.clone();
+        file.intake = self.intake.clone();
         file
     }
 }

@@ -4,8 +4,8 @@
 use std::collections::HashSet;
 use std::sync::Arc;
 
-use cavesson_store::BarnTransaction;
 use cavesson_store::known::{self, KnownVersion, Left, NewlyKnown};
+use cavesson_store::{BarnTransaction, intake};
 use uuid::Uuid;
 
 use super::Known;
@@ -38,6 +38,9 @@ pub async fn known_of(
         faults: known::block_faults(barn, horse_id).await?,
         care: care.read,
         overrules: overrules.read,
+        intake: intake::of_horse(barn, horse_id)
+            .await?
+            .map(|stored| stored.kept),
     };
     take_in(&mut known, newly, before.is_some());
     Ok(known)
