@@ -244,43 +244,6 @@ test('a flag of care comes before everything, and is cleared again', async ({ pa
   await expect(care).toContainText('Off or uneven, cleared');
 });
 
-test('the board says who is ready, stuck, rusty, and leads to the horse', async ({ page }) => {
-  await signIn(page, 'wren@saltgrass');
-  await page.getByRole('link', { name: 'Barn', exact: true }).click();
-  const board = (await (await page.request.get('/api/board')).json()) as {
-    horses: { horse: Horse; ready: { name: string }[]; tracks: Track[] }[];
-  };
-  const ready = page.getByRole('region', { name: 'Ready to move up' });
-  for (const { horse: one, ready: levels } of board.horses)
-    for (const { name } of levels)
-      await expect(ready.getByRole('link', { name: `${one.name}: ${name}` })).toBeVisible();
-  expect(board.horses.flatMap((one) => one.ready).length).toBeGreaterThan(0);
-  await expect(
-    page
-      .getByRole('region', { name: 'Stiff side not worked' })
-      .getByRole('link', { name: /Juniper Ash: the right: \d+ asks in a week, \d+ on the other/ }),
-  ).toBeVisible();
-  const stuck = page.getByRole('region', { name: 'Stuck', exact: true });
-  await expect(stuck.getByRole('link', { name: /Harrow: Rolls back .* \d+ days/ })).toBeVisible();
-  await expect(
-    page.getByRole('region', { name: 'Rusty' }).getByRole('link', { name: /Pocketwatch/ }),
-  ).toBeVisible();
-  for (const { horse: one, tracks } of board.horses) {
-    const row = page.getByRole('row').filter({ hasText: one.name });
-    for (const { held, levels, under_way } of tracks)
-      if (held > 0 || under_way) await expect(row).toContainText(`${held} of ${levels}`);
-  }
-  await page.getByRole('rowheader', { name: /Quill/ }).getByRole('link').click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Quill' })).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Barrel horses' })).toBeVisible();
-});
-
-interface Track {
-  held: number;
-  levels: number;
-  under_way: object | null;
-}
-
 test('the editor shows at once which verdicts a gate would change; undo, versions, reset', async ({
   page,
 }) => {

@@ -55,6 +55,7 @@ pub fn ride(
         quiet_after_s: None,
         intake: None,
         rigs: None,
+        present: None,
         ended: None,
         mood: None,
         note: None,

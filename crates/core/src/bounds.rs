@@ -102,6 +102,8 @@ pub const HUMIDITY_PCT: Bound = bound("relative humidity", "%", 0.0, 100.0);
 pub const SPOTS: Bound = bound("chips on one rep", "", 0.0, 20.0);
 /// Letters of a short name.
 pub const WORD_LETTERS: Bound = bound("letters", "letters", 1.0, 40.0);
+/// Letters of the name of a person, a horse, a place.
+pub const NAME_LETTERS: Bound = bound("letters", "letters", 1.0, 80.0);
 /// Letters of a reason or a note.
 pub const NOTE_LETTERS: Bound = bound("letters", "letters", 1.0, 600.0);
 /// Something counted in one go.
@@ -122,6 +124,22 @@ pub const BLOCKS: Bound = bound("blocks of a ride", "blocks", 0.0, 200.0);
 pub const PLANNED_AHEAD_DAYS: Bound = bound("days ahead", "days", 0.0, 400.0);
 /// Letters of a password.
 pub const PASSWORD_LETTERS: Bound = bound("letters of a password", "letters", 0.0, 200.0);
+/// Letters of a password that is set.
+pub const NEW_PASSWORD_LETTERS: Bound = bound("letters of a password", "letters", 8.0, 200.0);
+/// A day of the week, and how many there are.
+pub const WEEKDAY: Bound = bound("day of the week (1 is Monday)", "", 1.0, 7.0);
+/// Horses that somebody rides in a day.
+pub const HORSES_A_DAY: Bound = bound("horses a day", "horses", 0.0, 20.0);
+/// Horses in a place at once.
+pub const HORSES_AT_ONCE: Bound = bound("horses at once", "horses", 1.0, 40.0);
+/// Cattle in a lot.
+pub const HEAD: Bound = bound("head of cattle", "head", 1.0, 2_000.0);
+/// Rides a week of a program.
+pub const RIDES_A_WEEK: Bound = bound("rides a week", "rides", 0.0, 12.0);
+/// Rows of a list that is read in one go.
+pub const ROWS_AT_ONCE: Bound = bound("rows at once", "rows", 1.0, 500.0);
+/// Goals of a horse.
+pub const GOALS: Bound = bound("goals", "", 0.0, 20.0);
 /// Reps of one simulated horse: rides times asks.
 pub const SIMULATED_REPS: Bound = bound("reps of a simulated horse", "reps", 0.0, 10_000.0);
 /// A figure that cannot be below zero, in a calculator.
@@ -218,6 +236,21 @@ impl Bound {
     /// As [`Bound::check`].
     pub fn check_count(&self, field: &str, value: usize) -> Result<usize, FieldError> {
         self.check(field, value as f64).map(|_| value)
+    }
+}
+
+/// Everything that does not fit, of several checks.
+///
+/// # Errors
+/// The errors of all checks that failed, in their order.
+pub fn together(
+    checks: impl IntoIterator<Item = Result<(), FieldError>>,
+) -> Result<(), Vec<FieldError>> {
+    let errors: Vec<FieldError> = checks.into_iter().filter_map(Result::err).collect();
+    if errors.is_empty() {
+        Ok(())
+    } else {
+        Err(errors)
     }
 }
 

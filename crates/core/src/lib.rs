@@ -10,8 +10,9 @@
 //! | [`school`] | where good trainers disagree |
 //! | [`ladder`] | tracks, skills, levels and their gates, as data |
 //! | [`program`] | what a program changes on the ladder |
-//! | [`person`] | the people of a barn and what each may do |
 //! | [`ride`] | what a device sends; the rein strip |
+//! | [`person`] | the people of a barn, what each may do and is cleared for |
+//! | [`yard`] | places, gear, cattle by name and kind |
 //! | [`horse`] | sex, care, ride marks, season: what is known beside the reps |
 //! | [`plain`] | numbers, plurals, days and pronouns in plain words |
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
@@ -50,6 +51,7 @@ pub mod school;
 pub mod side;
 pub mod sim_horse;
 pub mod text;
+pub mod yard;
 
 pub use gait::Gait;
 pub use side::Side;

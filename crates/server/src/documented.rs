@@ -11,7 +11,7 @@ use utoipa_axum::router::UtoipaMethodRouter;
 use crate::App;
 use crate::body::Body;
 use crate::problem::PROBLEM_JSON;
-use crate::signed::{Decider, Recorder, Signed};
+use crate::signed::{Decider, Recorder, Signed, Trainer};
 use crate::url::{UrlPath, UrlQuery};
 
 /// An answer that says why not.
@@ -48,6 +48,10 @@ impl Refuses for Recorder {
 }
 
 impl Refuses for Decider {
+    const REFUSALS: &'static [Refusal] = &[NOT_SIGNED_IN, NOT_YOURS];
+}
+
+impl Refuses for Trainer {
     const REFUSALS: &'static [Refusal] = &[NOT_SIGNED_IN, NOT_YOURS];
 }
 

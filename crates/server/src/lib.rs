@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
 //! | `known` | what is known of the horses, in memory by version, judged |
@@ -15,6 +15,9 @@
 
 #![warn(clippy::unwrap_used)]
 
+pub mod access_links;
+mod account;
+mod barns;
 mod batches;
 mod board;
 mod body;
@@ -36,9 +39,11 @@ mod live;
 mod overrules;
 mod packs;
 pub mod password;
+mod people;
 pub mod problem;
 mod program_preview;
 mod programs;
+mod ride_horse;
 mod rides;
 pub mod router;
 mod session;
@@ -49,6 +54,7 @@ mod today;
 mod url;
 pub mod web;
 pub mod work;
+mod yard;
 
 use std::future::Future;
 use std::net::SocketAddr;

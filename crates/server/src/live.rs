@@ -80,7 +80,7 @@ async fn listen(
     let barn_id = signed.barn.barn_id;
     let owned: Option<HashSet<_>> = match signed.only_horses_of() {
         Some(owner) => Some(
-            horse::list(&mut signed.look().await?, Some(owner))
+            horse::everyone(&mut signed.look().await?, Some(owner))
                 .await?
                 .into_iter()
                 .map(|horse| horse.horse_id)

@@ -239,7 +239,7 @@ async fn outcomes(State(app): State<App>, signed: Signed) -> Answer<Json<Outcome
     let today = signed.now();
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let horses: HashMap<Uuid, Horse> = horse::list(&mut barn, owner)
+    let horses: HashMap<Uuid, Horse> = horse::everyone(&mut barn, owner)
         .await?
         .into_iter()
         .map(|horse| (horse.horse_id, Horse::new(horse, today.year())))

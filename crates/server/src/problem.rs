@@ -97,6 +97,42 @@ impl Problem {
         }
     }
 
+    /// A name that is taken.
+    pub fn taken(field: &str, what: &str) -> Problem {
+        Problem {
+            errors: vec![FieldError::new(
+                field,
+                format!("{what} is taken; choose another"),
+            )],
+            ..Problem::new(
+                StatusCode::CONFLICT,
+                "/problems/taken",
+                "Taken already",
+                format!("{what} is taken; choose another"),
+            )
+        }
+    }
+
+    /// A link that does not work.
+    pub fn link(detail: &str) -> Problem {
+        Problem::new(
+            StatusCode::GONE,
+            "/problems/link",
+            "This link doesn't work any more",
+            detail,
+        )
+    }
+
+    /// Something that the barn would not get over.
+    pub fn keeps_the_barn(detail: &str) -> Problem {
+        Problem::new(
+            StatusCode::CONFLICT,
+            "/problems/keeps-the-barn",
+            "The barn needs this",
+            detail,
+        )
+    }
+
     /// One id that is known with other content.
     pub fn id_conflict(field: &str, id: uuid::Uuid) -> Problem {
         Problem::conflict(vec![FieldError::new(
@@ -286,9 +322,7 @@ impl Problem {
 impl From<StoreError> for Problem {
     fn from(error: StoreError) -> Problem {
         match error {
-            StoreError::Taken(what) => {
-                Problem::conflict(vec![FieldError::new("", format!("{what} is taken"))])
-            }
+            StoreError::Taken { field, what } => Problem::taken(field, what),
             StoreError::Away(error) => {
                 tracing::warn!(%error, "the database is away");
                 Problem::database_away()

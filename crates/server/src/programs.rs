@@ -254,7 +254,7 @@ async fn change(
     )
     .await
     .map_err(|error| match error {
-        cavesson_store::StoreError::Taken(_) => changed_meanwhile(version),
+        cavesson_store::StoreError::Taken { .. } => changed_meanwhile(version),
         error => error.into(),
     })?;
     barn.commit().await?;

@@ -23,9 +23,9 @@ use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
-    App, Settings, batches, board, calc, card_blocks, cards, care, health, horse_page, horses,
-    intakes, ladder, levels, live, overrules, packs, program_preview, programs, rides, session,
-    today, web,
+    App, Settings, access_links, account, barns, batches, board, calc, card_blocks, cards, care,
+    health, horse_page, horses, intakes, ladder, levels, live, overrules, packs, people,
+    program_preview, programs, ride_horse, rides, session, today, web, yard,
 };
 
 /// How long a request may take.
@@ -42,6 +42,11 @@ struct Document;
 fn api() -> OpenApiRouter<App> {
     OpenApiRouter::with_openapi(Document::openapi())
         .merge(session::routes())
+        .merge(account::routes())
+        .merge(access_links::routes())
+        .merge(barns::routes())
+        .merge(people::routes())
+        .merge(yard::routes())
         .merge(today::routes())
         .merge(horses::routes())
         .merge(horse_page::routes())
@@ -56,17 +61,26 @@ fn api() -> OpenApiRouter<App> {
         .merge(intakes::routes())
         .merge(levels::routes())
         .merge(rides::routes())
+        .merge(ride_horse::routes())
         .merge(batches::routes())
         .merge(ladder::routes())
         .merge(calc::routes())
         .merge(health::routes())
 }
 
+/// Where passwords and words of links are tried: counted by network address.
+fn limited() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .merge(session::sign_in_routes())
+        .merge(account::limited_routes())
+        .merge(access_links::open_routes())
+}
+
 /// The OpenAPI document.
 pub fn openapi() -> serde_json::Value {
     let derived = api()
         .merge(live::routes())
-        .merge(session::sign_in_routes())
+        .merge(limited())
         .into_openapi();
     let mut document = serde_json::to_value(&derived).expect("a document is JSON");
     let schemas = document["components"]["schemas"].clone();
@@ -89,7 +103,7 @@ pub fn build(app: App, settings: &Settings) -> Router {
         UNUSED.as_secs(),
     )));
     let document = Json(openapi());
-    let (limited, _) = session::sign_in_routes().split_for_parts();
+    let (limited, _) = limited().split_for_parts();
     let (open, _) = api().split_for_parts();
     let (live, _) = live::routes().split_for_parts();
     let api = open

@@ -16,6 +16,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
+use crate::barns::Units;
 use crate::body::Body;
 use crate::password;
 use crate::problem::{Answer, Problem};
@@ -58,12 +59,17 @@ pub struct Who {
     decides: bool,
     barn_id: Uuid,
     barn: String,
+    /// What stands behind the @ of every username here.
+    handle: String,
     /// IANA time zone; days are counted there.
     time_zone: String,
+    /// In which units the pages speak.
+    units: Units,
 }
 
 impl Who {
-    fn new(person: Person, barn: Barn) -> Who {
+    /// Somebody of a barn.
+    pub fn new(person: Person, barn: Barn) -> Who {
         Who {
             person_id: person.person_id,
             name: person.name,
@@ -72,6 +78,8 @@ impl Who {
             decides: person.role.decides(),
             barn_id: barn.barn_id,
             barn: barn.name,
+            units: Units::of_word(&barn.units),
+            handle: barn.handle,
             time_zone: barn.time_zone,
         }
     }

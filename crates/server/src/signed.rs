@@ -192,6 +192,9 @@ pub struct Recorder(pub Signed);
 /// A signed-in person who has the last word on the horses.
 pub struct Decider(pub Signed);
 
+/// A signed-in trainer, who keeps the barn's people, horses and yard in order.
+pub struct Trainer(pub Signed);
+
 /// An extractor of a signed-in person who may do something; the others are told who may.
 macro_rules! permitted {
     ($extractor:ident, $may:ident, $refusal:literal) => {
@@ -221,6 +224,11 @@ permitted!(
     Recorder,
     records,
     "owners see their horses; rides are recorded by the barn's people"
+);
+permitted!(
+    Trainer,
+    decides,
+    "only trainers add and change people, horses and the yard; ask one of them"
 );
 permitted!(
     Decider,

@@ -16,6 +16,8 @@ pub struct Barn {
     pub name: String,
     /// IANA time zone; days are counted there.
     pub time_zone: String,
+    /// us or metric: what the pages speak in.
+    pub units: String,
 }
 
 /// A transaction inside one barn: it runs as the role `cavesson_barn` with the
@@ -98,7 +100,7 @@ pub async fn own(barn: &mut BarnTransaction) -> StoreResult<Barn> {
     let barn_id = barn.barn_id();
     Ok(sqlx::query_as!(
         Barn,
-        "select barn_id, handle, name, time_zone from barn where barn_id = $1",
+        "select barn_id, handle, name, time_zone, units from barn where barn_id = $1",
         barn_id
     )
     .fetch_one(barn.connection())
@@ -112,7 +114,7 @@ pub async fn own(barn: &mut BarnTransaction) -> StoreResult<Barn> {
 pub async fn by_handle(pool: &PgPool, handle: &str) -> StoreResult<Option<Barn>> {
     Ok(sqlx::query_as!(
         Barn,
-        "select barn_id, handle, name, time_zone from barn where handle = $1",
+        "select barn_id, handle, name, time_zone, units from barn where handle = $1",
         handle
     )
     .fetch_optional(pool)
@@ -126,10 +128,29 @@ pub async fn by_handle(pool: &PgPool, handle: &str) -> StoreResult<Option<Barn>>
 pub async fn list(pool: &PgPool) -> StoreResult<Vec<Barn>> {
     Ok(sqlx::query_as!(
         Barn,
-        "select barn_id, handle, name, time_zone from barn order by barn_id"
+        "select barn_id, handle, name, time_zone, units from barn order by barn_id"
     )
     .fetch_all(pool)
     .await?)
+}
+
+/// Gives a barn another name, handle, time zone or units.
+///
+/// # Errors
+/// [`crate::StoreError::Taken`] when the handle is.
+pub async fn change(barn: &mut BarnTransaction, changed: &Barn) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "update barn set handle = $2, name = $3, time_zone = $4, units = $5 where barn_id = $1",
+        barn_id,
+        changed.handle,
+        changed.name,
+        changed.time_zone,
+        changed.units
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
 }
 
 /// Adds a barn.
@@ -138,11 +159,12 @@ pub async fn list(pool: &PgPool) -> StoreResult<Vec<Barn>> {
 /// [`crate::StoreError::Taken`] when the handle is.
 pub async fn add(pool: &PgPool, barn: &Barn) -> StoreResult<()> {
     sqlx::query!(
-        "insert into barn (barn_id, handle, name, time_zone) values ($1, $2, $3, $4)",
+        "insert into barn (barn_id, handle, name, time_zone, units) values ($1, $2, $3, $4, $5)",
         barn.barn_id,
         barn.handle,
         barn.name,
-        barn.time_zone
+        barn.time_zone,
+        barn.units
     )
     .execute(pool)
     .await?;

@@ -7,9 +7,14 @@ pub type StoreResult<T> = Result<T, StoreError>;
 /// database's own.
 #[derive(Debug, thiserror::Error)]
 pub enum StoreError {
-    /// A name or sign-in that is taken in this barn.
-    #[error("{0} is taken")]
-    Taken(&'static str),
+    /// A name or username that is taken in this barn.
+    #[error("{what} is taken")]
+    Taken {
+        /// The field it was sent in.
+        field: &'static str,
+        /// What it is.
+        what: &'static str,
+    },
     /// A stored word the core does not know: the database is newer than this program.
     #[error("stored {what} \"{found}\" is not known to this version")]
     Unknown {
@@ -40,14 +45,20 @@ impl From<sqlx::Error> for StoreError {
             .and_then(|e| e.constraint())
             .unwrap_or_default();
         match constraint {
-            "barn_handle_taken" => StoreError::Taken("the barn's handle"),
-            "person_sign_in_taken" => StoreError::Taken("the sign-in"),
-            "horse_name_taken" => StoreError::Taken("the horse's name"),
-            "place_name_taken" => StoreError::Taken("the place's name"),
+            "barn_handle_taken" => taken("/handle", "this short name"),
+            "person_sign_in_taken" => taken("/sign_in", "this username"),
+            "horse_name_taken" => taken("/name", "this horse's name"),
+            "place_name_taken" => taken("/name", "this place's name"),
+            "gear_name_taken" => taken("/name", "this name"),
+            "cattle_lot_name_taken" => taken("/name", "this name"),
             _ if is_away(&error) => StoreError::Away(error),
             _ => StoreError::Database(error),
         }
     }
+}
+
+fn taken(field: &'static str, what: &'static str) -> StoreError {
+    StoreError::Taken { field, what }
 }
 
 /// Whether the connection is at fault. Error codes: PostgreSQL 15 manual, appendix A.

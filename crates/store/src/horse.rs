@@ -2,7 +2,8 @@
 
 use std::collections::HashMap;
 
-use cavesson_core::horse::HorseTrait;
+use cavesson_core::horse::{HorseSheet, HorseTrait};
+use jiff::Timestamp;
 use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -28,6 +29,12 @@ pub struct Horse {
     pub program_id: Option<Uuid>,
     /// Traits that steer its card.
     pub traits: Vec<HorseTrait>,
+    /// What tells it apart.
+    pub markings: String,
+    /// In the barn's words.
+    pub note: String,
+    /// When it went home; none while it is here.
+    pub sent_home_at: Option<Timestamp>,
 }
 
 struct Row {
@@ -39,6 +46,9 @@ struct Row {
     owner_id: Option<Uuid>,
     program_id: Option<Uuid>,
     traits: Vec<String>,
+    markings: String,
+    note: String,
+    sent_home_at: Option<jiff_sqlx::Timestamp>,
 }
 
 impl From<Row> for Horse {
@@ -56,23 +66,46 @@ impl From<Row> for Horse {
                 .iter()
                 .filter_map(|word| HorseTrait::from_word(word))
                 .collect(),
+            markings: row.markings,
+            note: row.note,
+            sent_home_at: row.sent_home_at.map(|at| at.to_jiff()),
         }
     }
 }
 
-/// All horses by name; with `owner`, only that person's.
+/// All horses that are here, by name; with `owner`, only that person's.
 ///
 /// # Errors
 /// When the query fails.
 pub async fn list(barn: &mut BarnTransaction, owner: Option<Uuid>) -> StoreResult<Vec<Horse>> {
+    select(barn, owner, false).await
+}
+
+/// The same, those that went home among them.
+///
+/// # Errors
+/// When the query fails.
+pub async fn everyone(barn: &mut BarnTransaction, owner: Option<Uuid>) -> StoreResult<Vec<Horse>> {
+    select(barn, owner, true).await
+}
+
+async fn select(
+    barn: &mut BarnTransaction,
+    owner: Option<Uuid>,
+    sent_home_too: bool,
+) -> StoreResult<Vec<Horse>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query_as!(
         Row,
-        "select horse_id, name, sex, foaled, color, owner_id, program_id, traits from horse
+        r#"select horse_id, name, sex, foaled, color, owner_id, program_id, traits, markings, note,
+                sent_home_at as "sent_home_at: jiff_sqlx::Timestamp"
+         from horse
          where barn_id = $1 and ($2::uuid is null or owner_id = $2)
-         order by name",
+           and (sent_home_at is null or $3)
+         order by name"#,
         barn_id,
-        owner
+        owner,
+        sent_home_too
     )
     .fetch_all(barn.connection())
     .await?;
@@ -91,8 +124,10 @@ pub async fn find(
     let barn_id = barn.barn_id();
     let row = sqlx::query_as!(
         Row,
-        "select horse_id, name, sex, foaled, color, owner_id, program_id, traits from horse
-         where barn_id = $1 and horse_id = $2 and ($3::uuid is null or owner_id = $3)",
+        r#"select horse_id, name, sex, foaled, color, owner_id, program_id, traits, markings, note,
+                sent_home_at as "sent_home_at: jiff_sqlx::Timestamp"
+         from horse
+         where barn_id = $1 and horse_id = $2 and ($3::uuid is null or owner_id = $3)"#,
         barn_id,
         horse_id,
         owner
@@ -210,23 +245,82 @@ pub async fn hold_version(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreRe
     .await?)
 }
 
-/// Adds a horse.
+/// Adds a horse with this sheet.
 ///
 /// # Errors
 /// [`crate::StoreError::Taken`] when the name is.
-pub async fn add(barn: &mut BarnTransaction, horse: &Horse) -> StoreResult<()> {
+pub async fn add(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    sheet: &HorseSheet,
+) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
-        "insert into horse (barn_id, horse_id, name, sex, foaled, color, owner_id, program_id)
-         values ($1, $2, $3, $4, $5, $6, $7, $8)",
+        "insert into horse (barn_id, horse_id, name, sex, foaled, color, owner_id, program_id,
+                            markings, note)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)",
         barn_id,
-        horse.horse_id,
-        horse.name,
-        horse.sex,
-        horse.foaled,
-        horse.color,
-        horse.owner_id,
-        horse.program_id
+        horse_id,
+        sheet.name,
+        sheet.sex.word(),
+        i32::from(sheet.foaled),
+        sheet.color,
+        sheet.owner_id,
+        sheet.program_id,
+        sheet.markings,
+        sheet.note
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}
+
+/// Puts this sheet in the place of the one there was. Raise the horse's version first:
+/// the program says what its levels are.
+///
+/// # Errors
+/// [`crate::StoreError::Taken`] when the name is.
+pub async fn change(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    sheet: &HorseSheet,
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "update horse set name = $3, sex = $4, foaled = $5, color = $6, owner_id = $7,
+                program_id = $8, markings = $9, note = $10
+         where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id,
+        sheet.name,
+        sheet.sex.word(),
+        i32::from(sheet.foaled),
+        sheet.color,
+        sheet.owner_id,
+        sheet.program_id,
+        sheet.markings,
+        sheet.note
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}
+
+/// Sends a horse home at that time; none: it came back.
+///
+/// # Errors
+/// When the query fails.
+pub async fn send_home(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+    at: Option<Timestamp>,
+) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "update horse set sent_home_at = $3 where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id,
+        at.map(|at| at.to_sqlx()) as _
     )
     .execute(barn.connection())
     .await?;

@@ -6,11 +6,14 @@
 //! | [`barn`] | the barn and [`barn::BarnTransaction`], the only way to its rows |
 //! | [`person`] | people and their sign-ins |
 //! | [`session`] | signed-in devices |
-//! | [`place`] | arenas and pens |
-//! | [`horse`] | horses |
+//! | [`access_link`] | links that let somebody in once |
+//! | [`work_hours`] | who works when |
+//! | [`place`], [`gear`], [`cattle_lot`] | the yard, by name and kind |
+//! | [`horse`], [`goal`] | horses, and what they are meant for |
 //! | [`program_day`] | which horse is ridden on which weekday |
 //! | [`ride`], [`ride_block`], [`rep`] | what was asked and answered |
 //! | [`stored`] | what stands as JSON, read leniently whatever version wrote it |
+//! | [`ride_horse`] | a ride that was recorded on the wrong horse |
 //! | [`timeline`] | a ride ask by ask, with its history |
 //! | [`known`] | what is known of a horse, by version |
 //! | [`program`] | schools and changed gates |
@@ -24,11 +27,15 @@
 
 #![warn(clippy::unwrap_used)]
 
+pub mod access_link;
 pub mod barn;
 pub mod card_block;
 pub mod care;
+pub mod cattle_lot;
 pub mod connect;
 pub mod error;
+pub mod gear;
+pub mod goal;
 pub mod horse;
 pub mod intake;
 pub mod kept_verdict;
@@ -41,10 +48,12 @@ pub mod program_day;
 pub mod rep;
 pub mod ride;
 pub mod ride_block;
+pub mod ride_horse;
 pub mod rider_offset;
 pub mod session;
 pub mod stored;
 pub mod timeline;
+pub mod work_hours;
 
 pub use barn::BarnTransaction;
 pub use error::{StoreError, StoreResult};

@@ -152,7 +152,10 @@ pub async fn add_version(
     if added.rows_affected() == 1 {
         Ok(())
     } else {
-        Err(StoreError::Taken("this version of the program"))
+        Err(StoreError::Taken {
+            field: "/version",
+            what: "this version of the program",
+        })
     }
 }
 

@@ -45,6 +45,7 @@ pub async fn list(
          join place l on l.barn_id = d.barn_id and l.place_id = d.place_id
          join horse h on h.barn_id = d.barn_id and h.horse_id = d.horse_id
          where d.barn_id = $1 and d.weekday = $2 and ($3::uuid is null or h.owner_id = $3)
+           and h.sent_home_at is null and p.left_at is null
          order by d.starts_at, h.name",
         barn_id,
         weekday,

@@ -230,7 +230,8 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         ride.quiet_after_s,
         ride.ended.map(RideEnd::word),
         ride.mood.map(Mood::word),
-        intake
+        intake,
+        ride.present.as_deref().map(str::trim)
     )
     .execute(barn.connection())
     .await?;
@@ -276,6 +277,8 @@ pub struct Said {
     pub quiet_after_s: Option<f64>,
     /// The rigs it was ridden in, first to last.
     pub rigs: Vec<RigFrom>,
+    /// Who else was there, where somebody said.
+    pub present: Option<String>,
 }
 
 /// What was said of a ride.
@@ -285,7 +288,7 @@ pub struct Said {
 pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said> {
     let barn_id = barn.barn_id();
     let row = sqlx::query!(
-        "select ended, mood, note, quiet_after_s from ride where barn_id = $1 and ride_id = $2",
+        "select ended, mood, note, quiet_after_s, present from ride where barn_id = $1 and ride_id = $2",
         barn_id,
         ride_id
     )
@@ -315,6 +318,7 @@ pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said
         note: row.note,
         quiet_after_s: row.quiet_after_s,
         rigs,
+        present: row.present,
     }))
 }
 

@@ -7,7 +7,7 @@ use serde_json::Value;
 use sqlx::PgPool;
 use uuid::Uuid;
 
-use crate::StoreResult;
+use crate::{BarnTransaction, StoreResult};
 
 /// A session.
 #[derive(Debug, Clone, PartialEq)]
@@ -94,6 +94,48 @@ pub async fn remove(pool: &PgPool, session_id: &str) -> StoreResult<()> {
         .execute(pool)
         .await?;
     Ok(())
+}
+
+/// Ends all sessions of a person but one; how many there were.
+///
+/// # Errors
+/// When the query fails.
+pub async fn remove_others(
+    barn: &mut BarnTransaction,
+    person_id: Uuid,
+    kept: Option<&str>,
+) -> StoreResult<u64> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "delete from session where barn_id = $1 and person_id = $2 and session_id is distinct from $3",
+        barn_id,
+        person_id,
+        kept
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected())
+}
+
+/// Devices a person is signed in on.
+///
+/// # Errors
+/// When the query fails.
+pub async fn count(
+    barn: &mut BarnTransaction,
+    person_id: Uuid,
+    now: Timestamp,
+) -> StoreResult<i64> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        r#"select count(*) as "devices!" from session
+           where barn_id = $1 and person_id = $2 and expires_at > $3"#,
+        barn_id,
+        person_id,
+        now.to_sqlx() as _
+    )
+    .fetch_one(barn.connection())
+    .await?)
 }
 
 /// Removes every session that has ended; how many there were.

@@ -29,6 +29,7 @@ async fn a_begin_that_is_cut_swallows_no_later_statement(pool: PgPool) {
             handle: format!("barn-{round}"),
             name: "A barn".into(),
             time_zone: "America/Denver".into(),
+            units: "us".into(),
         };
         barn::add(&single, &stored).await.unwrap();
         let seen = barn::by_handle(&pool, &stored.handle).await.unwrap();
@@ -43,6 +44,7 @@ async fn who_looks_sees_one_state_and_cannot_write(pool: PgPool) {
         handle: "home".into(),
         name: "Home".into(),
         time_zone: "America/Denver".into(),
+        units: "us".into(),
     };
     barn::add(&pool, &home).await.unwrap();
     let mut look = BarnTransaction::look(&pool, home.barn_id).await.unwrap();

@@ -1,7 +1,8 @@
 //! The walls between barns, held by PostgreSQL itself.
 
+use cavesson_core::horse::{HorseSheet, Sex};
 use cavesson_store::barn::{self, Barn, BarnTransaction};
-use cavesson_store::horse::{self, Horse};
+use cavesson_store::horse;
 use cavesson_store::{MIGRATOR, StoreError};
 use sqlx::PgPool;
 use uuid::Uuid;
@@ -14,25 +15,28 @@ async fn barn_with_horse(pool: &PgPool, handle: &str, name: &str) -> (Uuid, Uuid
         handle: handle.into(),
         name: handle.into(),
         time_zone: "America/Denver".into(),
+        units: "us".into(),
     };
     barn::add(pool, &stored).await.unwrap();
     let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();
-    let horse = a_horse(name);
-    horse::add(&mut transaction, &horse).await.unwrap();
+    let horse_id = Uuid::now_v7();
+    horse::add(&mut transaction, horse_id, &a_horse(name))
+        .await
+        .unwrap();
     transaction.commit().await.unwrap();
-    (stored.barn_id, horse.horse_id)
+    (stored.barn_id, horse_id)
 }
 
-fn a_horse(name: &str) -> Horse {
-    Horse {
-        horse_id: Uuid::now_v7(),
+fn a_horse(name: &str) -> HorseSheet {
+    HorseSheet {
         name: name.into(),
-        sex: "mare".into(),
+        sex: Sex::Mare,
         foaled: 2021,
         color: "bay".into(),
+        markings: String::new(),
+        note: String::new(),
         owner_id: None,
         program_id: None,
-        traits: Vec::new(),
     }
 }
 
@@ -140,11 +144,11 @@ async fn a_name_is_taken_in_its_own_barn_only(pool: PgPool) {
     let (home, _) = barn_with_horse(&pool, "home", "Oatcake").await;
     barn_with_horse(&pool, "other", "Oatcake").await;
     let mut transaction = BarnTransaction::begin(&pool, home).await.unwrap();
-    let error = horse::add(&mut transaction, &a_horse("Oatcake"))
+    let error = horse::add(&mut transaction, Uuid::now_v7(), &a_horse("Oatcake"))
         .await
         .unwrap_err();
     assert!(
-        matches!(error, StoreError::Taken("the horse's name")),
+        matches!(error, StoreError::Taken { field: "/name", .. }),
         "{error}"
     );
 }

@@ -2,7 +2,8 @@
 
 use std::collections::HashMap;
 
-use cavesson_core::person::Role;
+use cavesson_core::person::{Clearance, Role};
+use cavesson_core::yard::PlaceKind;
 use cavesson_store::BarnTransaction;
 use cavesson_store::person::{self, Person};
 use uuid::Uuid;
@@ -16,7 +17,7 @@ pub struct DemoBarn {
     pub handle: &'static str,
     pub name: &'static str,
     pub people: &'static [DemoPerson],
-    pub places: &'static [(&'static str, &'static str)],
+    pub places: &'static [(&'static str, PlaceKind)],
     pub horses: &'static [DemoHorse],
     pub programs: &'static [DemoProgram],
 }
@@ -57,9 +58,9 @@ pub const SALTGRASS: DemoBarn = DemoBarn {
         },
     ],
     places: &[
-        ("Round pen", "round_pen"),
-        ("Big arena", "arena"),
-        ("Cattle pen", "cattle_pen"),
+        ("Round pen", PlaceKind::RoundPen),
+        ("Big arena", PlaceKind::Arena),
+        ("Cattle pen", PlaceKind::CattlePen),
     ],
     horses: horses::SALTGRASS,
     programs: programs::SALTGRASS,
@@ -73,7 +74,7 @@ pub const TWO_CEDARS: DemoBarn = DemoBarn {
         name: "Ines Varrow",
         role: Role::Trainer,
     }],
-    places: &[("Arena", "arena")],
+    places: &[("Arena", PlaceKind::Arena)],
     horses: horses::TWO_CEDARS,
     programs: &[],
 };
@@ -92,7 +93,7 @@ pub async fn add(
             name: demo_person.name.to_owned(),
             role: demo_person.role,
         };
-        person::add(barn, &stored, &hash).await?;
+        person::add(barn, &stored, Some(&hash), &Clearance::all()).await?;
         ids.insert(demo_person.sign_in, stored.person_id);
     }
     Ok(ids)

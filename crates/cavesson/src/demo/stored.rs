@@ -4,11 +4,13 @@
 use std::collections::HashMap;
 
 use anyhow::Context;
+use cavesson_core::horse::{HorseSheet, Sex};
 use cavesson_core::ladder::Level;
+use cavesson_core::yard::PlaceSheet;
 use cavesson_store::BarnTransaction;
 use cavesson_store::barn::{self, Barn};
-use cavesson_store::horse::{self, Horse};
-use cavesson_store::place::{self, Place};
+use cavesson_store::horse;
+use cavesson_store::place;
 use cavesson_store::program_day::{self, NewProgramDay};
 use jiff::civil::time;
 use sqlx::PgPool;
@@ -31,19 +33,21 @@ pub async fn add(pool: &PgPool, demo: &DemoBarn, year: i16) -> anyhow::Result<()
         handle: demo.handle.to_owned(),
         name: demo.name.to_owned(),
         time_zone: TIME_ZONE.to_owned(),
+        units: "us".into(),
     };
     barn::add(pool, &stored).await?;
     let mut barn = BarnTransaction::begin(pool, stored.barn_id).await?;
     let people = people::add(&mut barn, demo).await?;
     let mut places = Vec::new();
     for (name, kind) in demo.places {
-        let place = Place {
-            place_id: Uuid::now_v7(),
+        let place_id = Uuid::now_v7();
+        let place = PlaceSheet {
             name: (*name).to_owned(),
-            kind: (*kind).to_owned(),
+            kind: *kind,
+            horses_at_once: 3,
         };
-        place::add(&mut barn, &place).await?;
-        places.push(place.place_id);
+        place::add(&mut barn, place_id, &place).await?;
+        places.push(place_id);
     }
     let ids = BarnIds { people, places };
     for horse in demo.horses {
@@ -63,17 +67,17 @@ async fn add_horse(
 ) -> anyhow::Result<()> {
     let horse_id = Uuid::now_v7();
     let rider_id = *ids.people.get(demo.rider).context("a rider of the barn")?;
-    let stored = Horse {
-        horse_id,
+    let sheet = HorseSheet {
         name: demo.name.to_owned(),
-        sex: demo.sex.to_owned(),
-        foaled: i32::from(year) - demo.age,
+        sex: Sex::of_word(demo.sex).context("mare, gelding or stallion")?,
+        foaled: year - i16::try_from(demo.age)?,
         color: demo.color.to_owned(),
+        markings: String::new(),
+        note: String::new(),
         owner_id: demo.owner.and_then(|owner| ids.people.get(owner).copied()),
         program_id: None,
-        traits: Vec::new(),
     };
-    horse::add(barn, &stored).await?;
+    horse::add(barn, horse_id, &sheet).await?;
     put_week(barn, demo, ids, horse_id, rider_id).await
 }
 

@@ -4,15 +4,23 @@
 //! - [`ride_mark`]: what made a ride unlike the others
 //! - [`season`]: a mare's season days
 //! - [`sex`]: mare, gelding or stallion
+//! - [`sheet`]: what a barn writes down of a horse
+//! - [`rows`]: several horses from pasted rows or CSV
+//! - [`goal`]: what it is meant for, and by when
 //! - [`horse_trait`]: what steers its card: looks about, hot, lazy
 
 pub mod care;
+pub mod goal;
 pub mod horse_trait;
 pub mod ride_mark;
+pub mod rows;
 pub mod season;
 pub mod sex;
+pub mod sheet;
 
 pub use care::{CareKind, CareNote};
+pub use goal::{Goal, GoalKind};
 pub use horse_trait::HorseTrait;
 pub use ride_mark::RideMark;
 pub use sex::Sex;
+pub use sheet::HorseSheet;

@@ -12,7 +12,7 @@ use super::close_out::{Mood, RideEnd};
 use super::rig::RigFrom;
 use crate::Side;
 use crate::bounds::{
-    BLOCKS, CHANGES, FieldError, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE,
+    BLOCKS, CHANGES, FieldError, NAME_LETTERS, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE,
     SEQUENCE, SET_FORWARD_S, SPOTS,
 };
 use crate::horse::RideMark;
@@ -20,7 +20,7 @@ use crate::intake::of_ride::IntakeOfRide;
 use crate::ladder::check::{check_answer, check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, Level, RungId, SkillId};
 use crate::rep::Measure;
-use crate::text::check_optional_text;
+use crate::text::{check_optional_text, check_text};
 
 /// The form of a batch. It rises when an older application's batches can no longer
 /// be read; a device that sends an older one is told to update.
@@ -91,6 +91,10 @@ pub struct NewRide {
     /// That it is part of an intake; left out for any other ride.
     #[serde(default)]
     pub intake: Option<IntakeOfRide>,
+    /// Who else was there, on rides that nobody does alone; left out while nobody said.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 80))]
+    pub present: Option<String>,
     /// How it ended; left out while nobody said.
     #[serde(default)]
     pub ended: Option<RideEnd>,
@@ -252,6 +256,9 @@ impl NewRide {
                     "two rigs begin at the same moment; name the one that was ridden",
                 ));
             }
+        }
+        if let Some(text) = &self.present {
+            check_text(NAME_LETTERS, "/present", text)?;
         }
         if let Some(text) = &self.note {
             check_optional_text(NOTE_LETTERS, "/note", text)?;

@@ -43,7 +43,19 @@ pub async fn known_of(
             .map(|stored| stored.kept),
     };
     take_in(&mut known, newly, before.is_some());
+    leave_out_moved(&mut known);
+    known.count = known.reps.values().map(|reps| reps.len()).sum::<usize>() + 1;
     Ok(known)
+}
+
+/// Reps of a ride that was put under another horse since.
+fn leave_out_moved(known: &mut Known) {
+    let rides: HashSet<Uuid> = known.rides.iter().map(|ride| ride.ride_id).collect();
+    for of_level in known.reps.values_mut() {
+        if of_level.iter().any(|rep| !rides.contains(&rep.ride_id)) {
+            Arc::make_mut(of_level).retain(|rep| rides.contains(&rep.ride_id));
+        }
+    }
 }
 
 /// Puts newly known reps in the place of what was known under their ids.
@@ -68,10 +80,4 @@ fn take_in(known: &mut Known, newly: Vec<NewlyKnown>, were_some: bool) {
             }
         }
     }
-    known.count = known
-        .reps
-        .values()
-        .map(|of_level| of_level.len())
-        .sum::<usize>()
-        + 1;
 }

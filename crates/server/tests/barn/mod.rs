@@ -7,13 +7,15 @@ use std::sync::atomic::{AtomicI64, Ordering};
 
 use cavesson_core::judge::{Overrule, Verdict};
 use cavesson_core::ladder::Level;
-use cavesson_core::person::Role;
+use cavesson_core::horse::{HorseSheet, Sex};
+use cavesson_core::person::{Clearance, Role};
+use cavesson_core::yard::{PlaceKind, PlaceSheet};
 use cavesson_server::{Clock, Settings, password};
 use cavesson_store::barn::{self, Barn};
-use cavesson_store::horse::{self, Horse};
+use cavesson_store::horse;
 use cavesson_store::overrule;
 use cavesson_store::person::{self, Person};
-use cavesson_store::place::{self, Place};
+use cavesson_store::place;
 use cavesson_store::program_day::{self, NewProgramDay};
 use cavesson_store::{BarnTransaction, MIGRATOR};
 use jiff::{SignedDuration, Timestamp};
@@ -241,6 +243,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
         handle: handle.to_owned(),
         name: format!("The {handle} barn"),
         time_zone: "America/Denver".to_owned(),
+        units: "us".into(),
     };
     barn::add(pool, &stored).await.unwrap();
     let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();
@@ -252,29 +255,31 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             name: format!("The {}", role.word()),
             role,
         };
-        person::add(&mut transaction, &person, hash).await.unwrap();
+        person::add(&mut transaction, &person, Some(hash), &Clearance::all()).await.unwrap();
         ids.push(person.person_id);
     }
-    let pen = Place {
-        place_id: Uuid::now_v7(),
+    let pen = PlaceSheet {
         name: "Round pen".into(),
-        kind: "round_pen".into(),
+        kind: PlaceKind::RoundPen,
+        horses_at_once: 1,
     };
-    place::add(&mut transaction, &pen).await.unwrap();
+    let pen_id = Uuid::now_v7();
+    place::add(&mut transaction, pen_id, &pen).await.unwrap();
     let mut horse_ids = Vec::new();
     for (index, name) in horses.iter().enumerate() {
-        let horse = Horse {
-            horse_id: Uuid::now_v7(),
+        let horse_id = Uuid::now_v7();
+        let horse = HorseSheet {
             name: (*name).to_owned(),
-            sex: "mare".into(),
+            sex: Sex::Mare,
             foaled: 2020,
             color: "bay".into(),
+            markings: String::new(),
+            note: String::new(),
             // The first horse belongs to the owner.
             owner_id: (index == 0).then_some(ids[3]),
             program_id: None,
-            traits: Vec::new(),
         };
-        horse::add(&mut transaction, &horse).await.unwrap();
+        horse::add(&mut transaction, horse_id, &horse).await.unwrap();
         let came_with_it = Overrule {
             overrule_id: Uuid::now_v7(),
             level: Level::new("start.bend-ground", "stand"),
@@ -283,10 +288,10 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             counts_as: Verdict::Advance,
             reason: "came with it".into(),
         };
-        overrule::add(&mut transaction, horse.horse_id, &came_with_it, ids[0])
+        overrule::add(&mut transaction, horse_id, &came_with_it, ids[0])
             .await
             .unwrap();
-        horse_ids.push(horse.horse_id);
+        horse_ids.push(horse_id);
     }
     for weekday in 1..=7 {
         let day = NewProgramDay {
@@ -294,7 +299,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             weekday,
             starts_at: jiff::civil::time(7, 30, 0, 0),
             rider_id: ids[0],
-            place_id: pen.place_id,
+            place_id: pen_id,
             level: Level::new("bend.flex", "stand"),
         };
         program_day::put(&mut transaction, &day).await.unwrap();

@@ -1,0 +1,54 @@
+//! A lot of cattle by name, kind and head.
+
+use serde::{Deserialize, Serialize};
+
+use super::kinds::kinds;
+use crate::bounds::{FieldError, HEAD, NAME_LETTERS, NOTE_LETTERS, together};
+use crate::text::{check_optional_text, check_text};
+
+kinds! {
+    /// What kind of cattle.
+    CattleKind {
+        /// Heifers.
+        Heifers = "heifers",
+        /// Steers.
+        Steers = "steers",
+        /// Cows.
+        Cows = "cows",
+        /// Some of each.
+        Mixed = "mixed",
+    }
+}
+
+/// What is written down of a lot.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct CattleLotSheet {
+    /// What people call it.
+    #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 80))]
+    pub name: String,
+    /// What they are.
+    pub kind: CattleKind,
+    /// How many.
+    #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 2000))]
+    pub head: u16,
+    /// In your words.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_length = 600))]
+    pub note: String,
+}
+
+impl CattleLotSheet {
+    /// Checks the texts and the number.
+    ///
+    /// # Errors
+    /// Every field that does not fit, with what is allowed.
+    pub fn check(&self) -> Result<(), Vec<FieldError>> {
+        together([
+            check_text(NAME_LETTERS, "/name", &self.name),
+            HEAD.check("/head", f64::from(self.head)).map(|_| ()),
+            check_optional_text(NOTE_LETTERS, "/note", &self.note),
+        ])
+    }
+}

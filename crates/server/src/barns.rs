@@ -1,0 +1,132 @@
+//! The barn itself: its name, time zone and units.
+
+use axum::Json;
+use axum::http::StatusCode;
+use cavesson_core::bounds::{FieldError, NAME_LETTERS, together};
+use cavesson_core::text::check_text;
+use cavesson_store::barn::{self, Barn};
+use jiff::tz::{self, TimeZone};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+
+use crate::App;
+use crate::body::Body;
+use crate::problem::{Answer, Problem};
+use crate::route;
+use crate::signed::{Signed, Trainer};
+
+/// The barn's routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .routes(route!(show))
+        .routes(route!(change))
+        .routes(route!(time_zones))
+}
+
+/// In which units the pages speak. What is stored and sent never changes with it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Units {
+    /// Feet and Fahrenheit.
+    Us,
+    /// Meters and Celsius.
+    Metric,
+}
+
+impl Units {
+    /// The word as it is stored.
+    pub fn word(self) -> &'static str {
+        match self {
+            Units::Us => "us",
+            Units::Metric => "metric",
+        }
+    }
+
+    /// The units of that word; those of the trade for a word of another version.
+    pub fn of_word(word: &str) -> Units {
+        if word == "metric" {
+            Units::Metric
+        } else {
+            Units::Us
+        }
+    }
+}
+
+/// The barn.
+#[derive(Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+struct BarnSheet {
+    #[schema(min_length = 1, max_length = 80)]
+    name: String,
+    /// IANA time zone; days are counted there.
+    #[schema(example = "America/Denver")]
+    time_zone: String,
+    units: Units,
+}
+
+/// The barn's name, time zone and units.
+#[utoipa::path(
+    get, path = "/api/barn", operation_id = "show_barn", tag = "barn",
+    responses((status = 200, description = "The barn", body = BarnSheet))
+)]
+async fn show(signed: Signed) -> Json<BarnSheet> {
+    Json(BarnSheet {
+        name: signed.barn.name,
+        time_zone: signed.barn.time_zone,
+        units: Units::of_word(&signed.barn.units),
+    })
+}
+
+/// Give the barn another name, time zone or units. Days that have passed stay the days
+/// they were.
+#[utoipa::path(
+    put, path = "/api/barn", operation_id = "change_barn", tag = "barn", request_body = BarnSheet,
+    responses((status = 204, description = "Changed"))
+)]
+async fn change(Trainer(signed): Trainer, Body(sheet): Body<BarnSheet>) -> Answer<StatusCode> {
+    together([
+        check_text(NAME_LETTERS, "/name", &sheet.name),
+        check_time_zone("/time_zone", &sheet.time_zone),
+    ])
+    .map_err(Problem::fields)?;
+    let mut barn = signed.write().await?;
+    let changed = Barn {
+        name: sheet.name.trim().to_owned(),
+        time_zone: sheet.time_zone,
+        units: sheet.units.word().to_owned(),
+        ..signed.barn.clone()
+    };
+    barn::change(&mut barn, &changed).await?;
+    barn.commit().await?;
+    Ok(StatusCode::NO_CONTENT)
+}
+
+/// The time zones there are, by name.
+#[utoipa::path(
+    get, path = "/api/time-zones", operation_id = "list_time_zones", tag = "barn",
+    responses((status = 200, description = "IANA names", body = [String]))
+)]
+async fn time_zones() -> Json<Vec<String>> {
+    Json(
+        tz::db()
+            .available()
+            .map(|name| name.to_string())
+            .filter(|name| name.contains('/') || name == "UTC")
+            .collect(),
+    )
+}
+
+/// Checks the name of a time zone.
+///
+/// # Errors
+/// A name that the zones this program knows do not have.
+pub fn check_time_zone(field: &str, name: &str) -> Result<(), FieldError> {
+    match TimeZone::get(name) {
+        Ok(_) => Ok(()),
+        Err(_) => Err(FieldError::new(
+            field,
+            format!("must be an IANA time zone such as America/Denver, found \"{name}\""),
+        )),
+    }
+}

@@ -1,0 +1,119 @@
+//! Lots of cattle.
+
+use cavesson_core::yard::{CattleLotSheet, CattleKind};
+use jiff::Timestamp;
+use jiff_sqlx::ToSqlx;
+use uuid::Uuid;
+
+use crate::stored::read_word;
+use crate::{BarnTransaction, StoreResult};
+
+/// A lot of cattle of the barn.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct CattleLot {
+    /// Its id.
+    pub lot_id: Uuid,
+    /// What is written down of it.
+    pub sheet: CattleLotSheet,
+    /// When it was put away; none while it is in use.
+    pub put_away_at: Option<Timestamp>,
+}
+
+/// All of them by name, those put away last. A kind of another version is left out.
+///
+/// # Errors
+/// When the query fails.
+pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<CattleLot>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select lot_id, name, kind, head, note, put_away_at as "put_away_at: jiff_sqlx::Timestamp"
+           from cattle_lot where barn_id = $1 order by put_away_at is not null, name"#,
+        barn_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .filter_map(|row| {
+            let kind = read_word("cattle_lot kind", &row.kind, CattleKind::from_word);
+            let kind = kind.inspect_err(|why| tracing::warn!(%why, "cattle_lot")).ok()?;
+            Some(CattleLot {
+                lot_id: row.lot_id,
+                sheet: CattleLotSheet {
+                    name: row.name,
+                    kind,
+                    head: row.head.try_into().unwrap_or(1),
+                    note: row.note,
+                },
+                put_away_at: row.put_away_at.map(|at| at.to_jiff()),
+            })
+        })
+        .collect())
+}
+
+/// Adds a lot of cattle.
+///
+/// # Errors
+/// [`crate::StoreError::Taken`] when the name is.
+pub async fn add(barn: &mut BarnTransaction, lot_id: Uuid, sheet: &CattleLotSheet) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "insert into cattle_lot (barn_id, lot_id, name, kind, head, note)
+         values ($1, $2, $3, $4, $5, $6)",
+        barn_id,
+        lot_id,
+        sheet.name.trim(),
+        sheet.kind.word(),
+        i32::from(sheet.head),
+        sheet.note.trim()
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(())
+}
+
+/// Puts this sheet in the place of the one there was; false when there is none.
+///
+/// # Errors
+/// [`crate::StoreError::Taken`] when the name is.
+pub async fn change(
+    barn: &mut BarnTransaction,
+    lot_id: Uuid,
+    sheet: &CattleLotSheet,
+) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "update cattle_lot set name = $3, kind = $4, head = $5, note = $6
+         where barn_id = $1 and lot_id = $2",
+        barn_id,
+        lot_id,
+        sheet.name.trim(),
+        sheet.kind.word(),
+        i32::from(sheet.head),
+        sheet.note.trim()
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected() == 1)
+}
+
+/// Puts it away at that time; none: it is in use again. False when there is none.
+///
+/// # Errors
+/// When the query fails.
+pub async fn put_away(
+    barn: &mut BarnTransaction,
+    lot_id: Uuid,
+    at: Option<Timestamp>,
+) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "update cattle_lot set put_away_at = $3 where barn_id = $1 and lot_id = $2",
+        barn_id,
+        lot_id,
+        at.map(|at| at.to_sqlx()) as _
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected() == 1)
+}

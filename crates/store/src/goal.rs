@@ -1,0 +1,62 @@
+//! What horses are meant for, and by when.
+
+use cavesson_core::horse::{Goal, GoalKind};
+use jiff_sqlx::ToSqlx;
+use uuid::Uuid;
+
+use crate::{BarnTransaction, StoreResult};
+
+/// The goals of a horse, soonest first.
+///
+/// # Errors
+/// When the query fails.
+pub async fn of_horse(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Vec<Goal>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select kind, name, day as "day: jiff_sqlx::Date" from goal
+           where barn_id = $1 and horse_id = $2 order by day, position"#,
+        barn_id,
+        horse_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| Goal {
+            // A kind of a later version is shown by its name.
+            kind: GoalKind::from_word(&row.kind).unwrap_or(GoalKind::Other),
+            name: row.name,
+            day: row.day.to_jiff(),
+        })
+        .collect())
+}
+
+/// Puts these goals in the place of those a horse had.
+///
+/// # Errors
+/// When the query fails.
+pub async fn put(barn: &mut BarnTransaction, horse_id: Uuid, goals: &[Goal]) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    sqlx::query!(
+        "delete from goal where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id
+    )
+    .execute(barn.connection())
+    .await?;
+    for (position, goal) in (0i32..).zip(goals) {
+        sqlx::query!(
+            "insert into goal (barn_id, horse_id, position, kind, name, day)
+             values ($1, $2, $3, $4, $5, $6)",
+            barn_id,
+            horse_id,
+            position,
+            goal.kind.word(),
+            goal.name.trim(),
+            goal.day.to_sqlx() as _
+        )
+        .execute(barn.connection())
+        .await?;
+    }
+    Ok(())
+}
