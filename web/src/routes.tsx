@@ -8,6 +8,12 @@ const level = '/horses/:horseId/levels/:skill/:rung';
 
 export const router = createBrowserRouter([
   {
+    path: '/come-in',
+    errorElement: <PageBroke />,
+    hydrateFallbackElement: <Waiting label="Fetching" />,
+    lazy: async () => ({ Component: (await import('./comein/ComeInPage')).ComeInPage }),
+  },
+  {
     element: <SignedInFrame />,
     errorElement: <PageBroke />,
     hydrateFallbackElement: <Waiting label="Fetching" />,
@@ -62,6 +68,38 @@ export const router = createBrowserRouter([
       {
         path: '/programs/:programId',
         lazy: async () => ({ Component: (await import('./program/ProgramPage')).ProgramPage }),
+      },
+      {
+        path: '/people',
+        lazy: async () => ({ Component: (await import('./people/PeoplePage')).PeoplePage }),
+      },
+      {
+        path: '/people/new',
+        lazy: async () => ({ Component: (await import('./people/NewPersonPage')).NewPersonPage }),
+      },
+      {
+        path: '/people/:personId',
+        lazy: async () => ({ Component: (await import('./people/PersonPage')).PersonPage }),
+      },
+      {
+        path: '/horses',
+        lazy: async () => ({ Component: (await import('./horses/HorsesPage')).HorsesPage }),
+      },
+      {
+        path: '/horses/new',
+        lazy: async () => ({ Component: (await import('./horses/NewHorsePage')).NewHorsePage }),
+      },
+      {
+        path: '/horses/several',
+        lazy: async () => ({ Component: (await import('./horses/SeveralPage')).SeveralPage }),
+      },
+      {
+        path: '/horses/:horseId/sheet',
+        lazy: async () => ({ Component: (await import('./horses/SheetPage')).SheetPage }),
+      },
+      {
+        path: '/yard',
+        lazy: async () => ({ Component: (await import('./yard/YardPage')).YardPage }),
       },
       {
         path: '/settings',

@@ -1,7 +1,8 @@
-//! The Cavesson program: serve, demo, calc, bench, soak, openapi.
+//! The Cavesson program: serve, barn, demo, calc, bench, soak, openapi.
 
 #![warn(clippy::unwrap_used)]
 
+mod barn;
 mod bench;
 mod calculate;
 mod demo;
@@ -27,6 +28,9 @@ struct Arguments {
 enum Task {
     /// Serve the API and the web application
     Serve(serve::Arguments),
+    /// Make a barn of your own
+    #[command(subcommand)]
+    Barn(barn::Task),
     /// Fill an empty database with an invented barn
     Demo(demo::Arguments),
     /// Run a calculator: one JSON object on standard input, one on standard output
@@ -58,6 +62,7 @@ fn main() -> anyhow::Result<std::process::ExitCode> {
         .init();
     match Arguments::parse().task {
         Task::Serve(arguments) => wait_for(serve::run(arguments))?,
+        Task::Barn(task) => wait_for(barn::run(task))?,
         Task::Demo(arguments) => wait_for(demo::run(arguments))?,
         Task::Calc(arguments) => return calculate::run(&arguments),
         Task::Bench(arguments) => bench::run(arguments)?,

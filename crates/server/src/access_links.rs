@@ -278,7 +278,11 @@ async fn take(
     let link = working(&app, &taken.word).await?;
     check_taken(&taken, link.kind)?;
     let password = taken.password;
-    let hash = app.work.passwords.run(move || password::hash(&password)).await?;
+    let hash = app
+        .work
+        .passwords
+        .run(move || password::hash(&password))
+        .await?;
     let now = app.clock.now();
     let mut barn = BarnTransaction::begin(&app.pool, link.barn_id).await?;
     person::hold_people(&mut barn).await?;

@@ -16,6 +16,7 @@ use crate::body::Body;
 use crate::password;
 use crate::problem::{Answer, Problem};
 use crate::route;
+use crate::session_store::stored_id;
 use crate::signed::Signed;
 
 /// Everything here but the password.
@@ -80,7 +81,7 @@ async fn change_password(
     };
     let mut barn = signed.write().await?;
     person::set_password_hash(&mut barn, person_id, &hash).await?;
-    let kept = device.id().map(|id| id.to_string());
+    let kept = device.id().map(|id| stored_id(&id));
     session::remove_others(&mut barn, person_id, kept.as_deref()).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
@@ -104,7 +105,7 @@ async fn devices(State(app): State<App>, signed: Signed) -> Answer<Json<Devices>
     responses((status = 204, description = "Only this one is signed in"))
 )]
 async fn end_others(signed: Signed, device: Session) -> Answer<StatusCode> {
-    let kept = device.id().map(|id| id.to_string());
+    let kept = device.id().map(|id| stored_id(&id));
     let mut barn = signed.write().await?;
     session::remove_others(&mut barn, signed.person.person_id, kept.as_deref()).await?;
     barn.commit().await?;

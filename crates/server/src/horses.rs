@@ -331,11 +331,7 @@ async fn come_back(
     put_home(&signed, horse_id, None).await
 }
 
-async fn put_home(
-    signed: &Signed,
-    horse_id: Uuid,
-    at: Option<Timestamp>,
-) -> Answer<StatusCode> {
+async fn put_home(signed: &Signed, horse_id: Uuid, at: Option<Timestamp>) -> Answer<StatusCode> {
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
     horse::raise_versions(&mut barn, &[horse_id]).await?;
@@ -357,7 +353,10 @@ async fn check_named(barn: &mut BarnTransaction, sheet: &HorseSheet) -> Answer<(
     if let Some(owner_id) = sheet.owner_id
         && person::find(barn, owner_id).await?.is_none()
     {
-        missing.push(FieldError::new("/owner_id", "nobody of this barn has this id"));
+        missing.push(FieldError::new(
+            "/owner_id",
+            "nobody of this barn has this id",
+        ));
     }
     if let Some(program_id) = sheet.program_id {
         let programs = program_names(barn).await?;

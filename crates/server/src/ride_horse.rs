@@ -11,13 +11,13 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use crate::{App, intakes};
 use crate::body::Body;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};
 use crate::url::UrlPath;
+use crate::{App, intakes};
 
 /// Its routes.
 pub fn routes() -> OpenApiRouter<App> {

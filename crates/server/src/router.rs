@@ -78,10 +78,7 @@ fn limited() -> OpenApiRouter<App> {
 
 /// The OpenAPI document.
 pub fn openapi() -> serde_json::Value {
-    let derived = api()
-        .merge(live::routes())
-        .merge(limited())
-        .into_openapi();
+    let derived = api().merge(live::routes()).merge(limited()).into_openapi();
     let mut document = serde_json::to_value(&derived).expect("a document is JSON");
     let schemas = document["components"]["schemas"].clone();
     if let Some(definitions) = schemas.as_object() {

@@ -101,7 +101,8 @@ pub async fn sweep(pool: PgPool, clock: Clock) {
     }
 }
 
-fn stored_id(id: &Id) -> String {
+/// The id a session is stored under.
+pub fn stored_id(id: &Id) -> String {
     Sha256::digest(id.0.to_be_bytes())
         .iter()
         .map(|byte| format!("{byte:02x}"))

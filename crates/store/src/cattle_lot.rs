@@ -1,6 +1,6 @@
 //! Lots of cattle.
 
-use cavesson_core::yard::{CattleLotSheet, CattleKind};
+use cavesson_core::yard::{CattleKind, CattleLotSheet};
 use jiff::Timestamp;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -36,7 +36,9 @@ pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<CattleLot>> {
         .into_iter()
         .filter_map(|row| {
             let kind = read_word("cattle_lot kind", &row.kind, CattleKind::from_word);
-            let kind = kind.inspect_err(|why| tracing::warn!(%why, "cattle_lot")).ok()?;
+            let kind = kind
+                .inspect_err(|why| tracing::warn!(%why, "cattle_lot"))
+                .ok()?;
             Some(CattleLot {
                 lot_id: row.lot_id,
                 sheet: CattleLotSheet {
@@ -55,7 +57,11 @@ pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<CattleLot>> {
 ///
 /// # Errors
 /// [`crate::StoreError::Taken`] when the name is.
-pub async fn add(barn: &mut BarnTransaction, lot_id: Uuid, sheet: &CattleLotSheet) -> StoreResult<()> {
+pub async fn add(
+    barn: &mut BarnTransaction,
+    lot_id: Uuid,
+    sheet: &CattleLotSheet,
+) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
         "insert into cattle_lot (barn_id, lot_id, name, kind, head, note)

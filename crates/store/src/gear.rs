@@ -1,6 +1,6 @@
 //! Gear by name and kind.
 
-use cavesson_core::yard::{GearSheet, GearKind};
+use cavesson_core::yard::{GearKind, GearSheet};
 use jiff::Timestamp;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;

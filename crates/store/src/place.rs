@@ -1,6 +1,6 @@
 //! Arenas and pens.
 
-use cavesson_core::yard::{PlaceSheet, PlaceKind};
+use cavesson_core::yard::{PlaceKind, PlaceSheet};
 use jiff::Timestamp;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -54,7 +54,11 @@ pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<Place>> {
 ///
 /// # Errors
 /// [`crate::StoreError::Taken`] when the name is.
-pub async fn add(barn: &mut BarnTransaction, place_id: Uuid, sheet: &PlaceSheet) -> StoreResult<()> {
+pub async fn add(
+    barn: &mut BarnTransaction,
+    place_id: Uuid,
+    sheet: &PlaceSheet,
+) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
         "insert into place (barn_id, place_id, name, kind, horses_at_once)

@@ -77,17 +77,23 @@ function become(queries: QueryClient, who: Who | null) {
   put(queries, who && { who, ended: false });
 }
 
-export function useSignIn() {
+/** Gives the page to somebody whom the server just signed in. */
+export function useSignedInBy() {
   const queries = useQueryClient();
+  return (who: Who) => {
+    keep(who);
+    localStorage.removeItem(signedOutKey);
+    become(queries, who);
+    tellOtherTabs({ personId: who.person_id });
+    void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+  };
+}
+
+export function useSignIn() {
+  const signedIn = useSignedInBy();
   return useMutation({
     mutationFn: (body: Schemas['NewSession']) => answer(client.POST('/api/session', { body })),
-    onSuccess(who) {
-      keep(who);
-      localStorage.removeItem(signedOutKey);
-      become(queries, who);
-      tellOtherTabs({ personId: who.person_id });
-      void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
-    },
+    onSuccess: signedIn,
   });
 }
 

@@ -79,6 +79,9 @@ pub const TWO_CEDARS: DemoBarn = DemoBarn {
     programs: &[],
 };
 
+/// The handles of the demo's barns.
+pub const DEMO_HANDLES: [&str; 2] = [SALTGRASS.handle, TWO_CEDARS.handle];
+
 /// Adds a barn's people; their ids by sign-in.
 pub async fn add(
     barn: &mut BarnTransaction,

@@ -115,7 +115,10 @@ pub fn read(text: &str, named: &Named<'_>) -> HorseRows {
 
 /// What parts the first line: a tab where it has one, else whatever it has more of.
 fn delimiter(text: &str) -> u8 {
-    let first = text.lines().find(|line| !line.trim().is_empty()).unwrap_or_default();
+    let first = text
+        .lines()
+        .find(|line| !line.trim().is_empty())
+        .unwrap_or_default();
     let count = |sign: char| first.matches(sign).count();
     if count('\t') > 0 {
         b'\t'
@@ -178,7 +181,9 @@ impl HorseRows {
 impl Row<'_> {
     fn cell(&self, column: &str) -> &str {
         let index = self.columns.iter().position(|name| *name == column);
-        index.and_then(|index| self.record.get(index)).unwrap_or_default()
+        index
+            .and_then(|index| self.record.get(index))
+            .unwrap_or_default()
     }
 
     /// The horse of this row, or what does not fit.
@@ -192,7 +197,9 @@ impl Row<'_> {
             );
             errors.push(("", detail));
         }
-        let mut keep = |column, result: Result<(), String>| errors.extend(result.err().map(|detail| (column, detail)));
+        let mut keep = |column, result: Result<(), String>| {
+            errors.extend(result.err().map(|detail| (column, detail)))
+        };
         let sex = sex(self.cell("sex"));
         let foaled = self.foaled(named.year);
         let owner = by_name(self.cell("owner"), named.owners, "person of this barn");
@@ -207,7 +214,10 @@ impl Row<'_> {
         keep("sex", sex.as_ref().map(|_| ()).map_err(Clone::clone));
         keep("foaled", foaled.as_ref().map(|_| ()).map_err(Clone::clone));
         keep("owner", owner.as_ref().map(|_| ()).map_err(Clone::clone));
-        keep("program", program.as_ref().map(|_| ()).map_err(Clone::clone));
+        keep(
+            "program",
+            program.as_ref().map(|_| ()).map_err(Clone::clone),
+        );
         let sheet = HorseSheet {
             name,
             sex: sex.unwrap_or(Sex::Mare),
@@ -225,7 +235,14 @@ impl Row<'_> {
                 .map_or("", |(name, _)| *name);
             (column, error.detail)
         };
-        errors.extend(sheet.check(named.year).err().into_iter().flatten().map(told));
+        errors.extend(
+            sheet
+                .check(named.year)
+                .err()
+                .into_iter()
+                .flatten()
+                .map(told),
+        );
         if errors.is_empty() {
             found.horses.push(sheet);
         }
@@ -246,7 +263,11 @@ impl Row<'_> {
         let number: i16 = told
             .parse()
             .map_err(|_| format!("must be a year such as {}, found \"{told}\"", year - 5))?;
-        let foaled = if is_age { year.saturating_sub(number) } else { number };
+        let foaled = if is_age {
+            year.saturating_sub(number)
+        } else {
+            number
+        };
         check_foaled("", foaled, year).map_err(|error| error.detail)?;
         Ok(foaled)
     }
@@ -257,7 +278,9 @@ fn sex(word: &str) -> Result<Sex, String> {
         "mare" | "filly" => Ok(Sex::Mare),
         "gelding" => Ok(Sex::Gelding),
         "stallion" | "stud" | "colt" => Ok(Sex::Stallion),
-        _ => Err(format!("must be mare, gelding or stallion, found \"{word}\"")),
+        _ => Err(format!(
+            "must be mare, gelding or stallion, found \"{word}\""
+        )),
     }
 }
 

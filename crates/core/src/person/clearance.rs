@@ -99,7 +99,10 @@ impl Clearance {
             (horse, NotCleared::Horse),
             (rig, NotCleared::Rig),
             (needs.cattle && !self.cattle, NotCleared::Cattle),
-            (needs.first_rides && !self.first_rides, NotCleared::FirstRides),
+            (
+                needs.first_rides && !self.first_rides,
+                NotCleared::FirstRides,
+            ),
         ]
         .into_iter()
         .filter_map(|(stopped, why)| stopped.then_some(why))

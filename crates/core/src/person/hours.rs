@@ -40,7 +40,10 @@ pub fn check_week(field: &str, week: &[WorkHours]) -> Result<(), FieldError> {
                 format!("must be later than {}, found {}", hours.from, hours.to),
             ));
         }
-        if week[..index].iter().any(|other| other.weekday == hours.weekday) {
+        if week[..index]
+            .iter()
+            .any(|other| other.weekday == hours.weekday)
+        {
             return Err(FieldError::new(
                 format!("{at}/weekday"),
                 "this day is named twice; one stretch a day",

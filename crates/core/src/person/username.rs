@@ -38,7 +38,11 @@ fn check(
     if fits {
         return Ok(());
     }
-    let joined = if joins('.') { "points and dashes" } else { "dashes" };
+    let joined = if joins('.') {
+        "points and dashes"
+    } else {
+        "dashes"
+    };
     Err(FieldError::new(
         field,
         format!(

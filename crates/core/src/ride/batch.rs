@@ -12,8 +12,8 @@ use super::close_out::{Mood, RideEnd};
 use super::rig::RigFrom;
 use crate::Side;
 use crate::bounds::{
-    BLOCKS, CHANGES, FieldError, NAME_LETTERS, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS, RIDES_AT_ONCE,
-    SEQUENCE, SET_FORWARD_S, SPOTS,
+    BLOCKS, CHANGES, FieldError, NAME_LETTERS, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS,
+    RIDES_AT_ONCE, SEQUENCE, SET_FORWARD_S, SPOTS,
 };
 use crate::horse::RideMark;
 use crate::intake::of_ride::IntakeOfRide;

@@ -122,10 +122,7 @@ async fn put_away(
     params(("lot_id" = Uuid, Path)),
     responses((status = 204, description = "In use again"))
 )]
-async fn take_out(
-    Trainer(signed): Trainer,
-    UrlPath(lot_id): UrlPath<Uuid>,
-) -> Answer<StatusCode> {
+async fn take_out(Trainer(signed): Trainer, UrlPath(lot_id): UrlPath<Uuid>) -> Answer<StatusCode> {
     put(&signed, lot_id, None).await
 }
 

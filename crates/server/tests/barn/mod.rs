@@ -5,9 +5,9 @@ use std::hash::{Hash, Hasher};
 use std::sync::Arc;
 use std::sync::atomic::{AtomicI64, Ordering};
 
+use cavesson_core::horse::{HorseSheet, Sex};
 use cavesson_core::judge::{Overrule, Verdict};
 use cavesson_core::ladder::Level;
-use cavesson_core::horse::{HorseSheet, Sex};
 use cavesson_core::person::{Clearance, Role};
 use cavesson_core::yard::{PlaceKind, PlaceSheet};
 use cavesson_server::{Clock, Settings, password};
@@ -255,7 +255,9 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             name: format!("The {}", role.word()),
             role,
         };
-        person::add(&mut transaction, &person, Some(hash), &Clearance::all()).await.unwrap();
+        person::add(&mut transaction, &person, Some(hash), &Clearance::all())
+            .await
+            .unwrap();
         ids.push(person.person_id);
     }
     let pen = PlaceSheet {
@@ -279,7 +281,9 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             owner_id: (index == 0).then_some(ids[3]),
             program_id: None,
         };
-        horse::add(&mut transaction, horse_id, &horse).await.unwrap();
+        horse::add(&mut transaction, horse_id, &horse)
+            .await
+            .unwrap();
         let came_with_it = Overrule {
             overrule_id: Uuid::now_v7(),
             level: Level::new("start.bend-ground", "stand"),

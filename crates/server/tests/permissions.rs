@@ -1,0 +1,297 @@
+//! Who may do what: every route, for every role, another barn and nobody signed in.
+//! The routes are those of the OpenAPI document, so that none is forgotten.
+
+mod barn;
+
+use std::collections::BTreeSet;
+
+use barn::{Server, TABLES, Visitor, ride};
+use reqwest::Method;
+use serde_json::{Value, json};
+use sqlx::PgPool;
+use uuid::Uuid;
+
+use May::{Anybody, Everybody, Recorders, Trainers};
+
+/// Who may use a route.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+enum May {
+    /// Also who is not signed in.
+    Anybody,
+    /// Whoever is signed in.
+    Everybody,
+    /// Trainer, rider, helper.
+    Recorders,
+    /// Trainers.
+    Trainers,
+}
+
+/// Every route but `listen`, which answers as long as somebody listens.
+const ROUTES: &[(&str, May)] = &[
+    ("add_card_block", Recorders),
+    ("add_care", Recorders),
+    ("add_cattle_lot", Trainers),
+    ("add_gear", Trainers),
+    ("add_horse", Trainers),
+    ("add_horse_rows", Trainers),
+    ("add_overrule", Trainers),
+    ("add_person", Trainers),
+    ("add_place", Trainers),
+    ("add_program", Trainers),
+    ("build_card", Everybody),
+    ("change_barn", Trainers),
+    ("change_cattle_lot", Trainers),
+    ("change_gear", Trainers),
+    ("change_horse", Trainers),
+    ("change_password", Everybody),
+    ("change_person", Trainers),
+    ("change_place", Trainers),
+    ("change_program", Trainers),
+    ("clear_care", Recorders),
+    ("count_devices", Everybody),
+    ("end_other_devices", Everybody),
+    ("horse_comes_back", Trainers),
+    ("list_calculators", Anybody),
+    ("list_cattle_lots", Everybody),
+    ("list_gears", Everybody),
+    ("list_horses", Everybody),
+    ("list_horses_everyone", Everybody),
+    ("list_people", Recorders),
+    ("list_places", Everybody),
+    ("list_programs", Everybody),
+    ("list_ride_horses", Everybody),
+    ("list_time_zones", Anybody),
+    ("list_traits", Everybody),
+    ("look_at_link", Anybody),
+    ("make_link", Trainers),
+    ("person_comes_back", Trainers),
+    ("person_leaves", Trainers),
+    ("preview_program", Trainers),
+    ("put_away_cattle_lot", Trainers),
+    ("put_away_gear", Trainers),
+    ("put_away_place", Trainers),
+    ("put_horse_program", Trainers),
+    ("put_ride_horse", Recorders),
+    ("remove_card_block", Recorders),
+    ("revoke_link", Trainers),
+    ("run_calculator", Anybody),
+    ("send_horse_home", Trainers),
+    ("set_goals", Trainers),
+    ("set_traits", Recorders),
+    ("show_barn", Everybody),
+    ("show_board", Everybody),
+    ("show_health", Anybody),
+    ("show_horse", Everybody),
+    ("show_horse_page", Everybody),
+    ("show_horse_sheet", Everybody),
+    ("show_intake", Everybody),
+    ("show_ladder", Everybody),
+    ("show_level", Everybody),
+    ("show_outcomes", Everybody),
+    ("show_pack", Everybody),
+    ("show_program", Everybody),
+    ("show_ride", Everybody),
+    ("show_strips", Everybody),
+    ("sign_in", Anybody),
+    ("sign_out", Anybody),
+    ("store_batch", Recorders),
+    ("take_link", Anybody),
+    ("take_out_cattle_lot", Trainers),
+    ("take_out_gear", Trainers),
+    ("take_out_place", Trainers),
+    ("today", Everybody),
+    ("who", Everybody),
+    ("withdraw_overrule", Trainers),
+];
+
+/// A body that fits, for routes whose address names something of the barn.
+fn body(operation: &str, horse: Uuid) -> Value {
+    match operation {
+        "change_person" => json!({"name": "The helper", "sign_in": "helper", "role": "helper"}),
+        "change_place" => json!({"name": "Round pen", "kind": "round_pen", "horses_at_once": 1}),
+        "change_gear" => json!({"name": "Ring snaffle", "kind": "snaffle"}),
+        "change_cattle_lot" => json!({"name": "Blue tags", "kind": "heifers", "head": 12}),
+        "change_horse" => {
+            json!({"name": "Oatcake", "sex": "mare", "foaled": 2020, "color": "bay"})
+        }
+        "set_goals" => json!([]),
+        "set_traits" => json!({"traits": []}),
+        "put_ride_horse" => json!({ "horse_id": horse }),
+        "build_card" => json!({}),
+        "put_horse_program" => json!({"program_id": null}),
+        "add_care" => json!({"care_id": Uuid::now_v7(), "kind": "teeth", "day": "2026-05-04"}),
+        "add_card_block" => json!({
+            "block_id": Uuid::now_v7(), "day": "2026-05-05", "side": null, "fault": null,
+            "skill": "bend.flex", "rung": "stand", "text": "Both sides.",
+        }),
+        "add_overrule" => json!({
+            "overrule_id": Uuid::now_v7(), "skill": "bend.flex", "rung": "stand",
+            "counts_as": "advance", "reason": "seen it",
+        }),
+        _ => json!({}),
+    }
+}
+
+struct Route {
+    operation: String,
+    method: Method,
+    path: String,
+    may: May,
+}
+
+/// The routes of the document; every one of them stands in the table and the other way
+/// round.
+fn routes() -> Vec<Route> {
+    let document = cavesson_server::openapi();
+    let mut found = Vec::new();
+    for (path, operations) in document["paths"].as_object().unwrap() {
+        for (method, operation) in operations.as_object().unwrap() {
+            let id = operation["operationId"].as_str().unwrap();
+            if id == "listen" {
+                continue;
+            }
+            let (_, may) = ROUTES
+                .iter()
+                .find(|(known, _)| *known == id)
+                .unwrap_or_else(|| panic!("{id} does not stand in the table of permissions"));
+            found.push(Route {
+                operation: id.to_owned(),
+                method: method.to_uppercase().parse().unwrap(),
+                path: path.clone(),
+                may: *may,
+            });
+        }
+    }
+    let served: BTreeSet<&str> = found.iter().map(|route| route.operation.as_str()).collect();
+    let listed: BTreeSet<&str> = ROUTES.iter().map(|(id, _)| *id).collect();
+    assert_eq!(served, listed);
+    found
+}
+
+async fn status(visitor: &Visitor, route: &Route, path: &str, body: &Value) -> u16 {
+    let body = serde_json::to_vec(body).unwrap();
+    let answer = visitor
+        .send(route.method.clone(), path, "application/json", body)
+        .await
+        .unwrap();
+    answer.status().as_u16()
+}
+
+/// What the addresses name, all of the home barn.
+async fn named(server: &Server, trainer: &Visitor) -> Vec<(&'static str, String)> {
+    let batch = ride(server.oatcake, 3, 2);
+    assert_eq!(trainer.batch(&batch).await.status(), 200);
+    let added = async |path: &str, sheet: Value| {
+        let answer = trainer.post(path, &sheet).await;
+        assert_eq!(answer.status(), 201, "{path}");
+        let added: Value = answer.json().await.unwrap();
+        added["id"].as_str().unwrap().to_owned()
+    };
+    let people = trainer.json("/api/people").await;
+    let helper = people
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|person| person["role"] == "helper")
+        .unwrap();
+    let places = trainer.json("/api/places").await;
+    vec![
+        ("{horse_id}", server.oatcake.to_string()),
+        (
+            "{ride_id}",
+            batch["rides"][0]["ride_id"].as_str().unwrap().into(),
+        ),
+        ("{person_id}", helper["person_id"].as_str().unwrap().into()),
+        ("{place_id}", places[0]["place_id"].as_str().unwrap().into()),
+        (
+            "{gear_id}",
+            added(
+                "/api/gear",
+                json!({"name": "Ring snaffle", "kind": "snaffle"}),
+            )
+            .await,
+        ),
+        (
+            "{lot_id}",
+            added(
+                "/api/cattle",
+                json!({"name": "Blue tags", "kind": "heifers", "head": 12}),
+            )
+            .await,
+        ),
+        ("{skill}", "bend.flex".into()),
+        ("{rung}", "stand".into()),
+        ("{name}", "share".into()),
+    ]
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn every_route_is_for_those_it_is_for(pool: PgPool) {
+    let server = Server::start_with(
+        pool,
+        cavesson_server::Settings {
+            sign_in_tries: 1_000,
+            ..Default::default()
+        },
+    )
+    .await;
+    let trainer = server.person("trainer@home").await;
+    let names = named(&server, &trainer).await;
+    let filled = |path: &str| {
+        let path = names
+            .iter()
+            .fold(path.to_owned(), |path, (part, id)| path.replace(part, id));
+        // What else is named is not there, for nobody.
+        let parts = path.split('/').map(|part| match part.starts_with('{') {
+            true => Uuid::now_v7().to_string(),
+            false => part.to_owned(),
+        });
+        parts.collect::<Vec<_>>().join("/")
+    };
+    for route in routes() {
+        let path = filled(&route.path);
+        let body = body(&route.operation, server.thimble);
+        let at = format!("{} {}", route.operation, path);
+        let signed_out = status(&server.visitor(), &route, &path, &body).await;
+        let who_is_not = matches!(route.may, Anybody);
+        // A calculator or a sign-in may say that this input does not fit; who asks is
+        // never its matter.
+        assert_eq!(
+            signed_out != 401 || route.operation == "sign_in",
+            who_is_not,
+            "{at}: nobody: {signed_out}"
+        );
+        if route.may == Anybody {
+            continue;
+        }
+        for (role, may) in [
+            ("owner", route.may == Everybody),
+            ("helper", route.may != Trainers),
+            ("rider", route.may != Trainers),
+            ("trainer", true),
+        ] {
+            // Some routes sign out, or end others: each asks on a device of its own.
+            let visitor = server.person(&format!("{role}@home")).await;
+            let answered = status(&visitor, &route, &path, &body).await;
+            assert!(answered < 500, "{at}: {role}: {answered}");
+            assert_eq!(
+                ![401, 403].contains(&answered),
+                may,
+                "{at}: {role}: {answered}"
+            );
+        }
+        let of_barn = names
+            .iter()
+            .any(|(part, _)| part.ends_with("_id}") && route.path.contains(part));
+        if of_barn {
+            let other = server.person("trainer@other").await;
+            let answered = status(&other, &route, &path, &body).await;
+            assert_eq!(answered, 404, "{at}: another barn's trainer");
+        }
+        if route.operation == "person_leaves" {
+            let back = path.replace("/leave", "/come-back");
+            let trainer = server.person("trainer@home").await;
+            assert_eq!(trainer.post(&back, &json!({})).await.status(), 204);
+        }
+    }
+}
