@@ -60,6 +60,8 @@ struct Ride {
     quiet_after_s: Option<f64>,
     /// The rigs it was ridden in, first to last.
     rigs: Vec<RigFrom>,
+    /// Who else was there; null where nobody said.
+    present: Option<String>,
     /// Its parts, in their order.
     blocks: Vec<RideBlock>,
     /// Every ask in the order of asking, those taken back among them.
@@ -186,6 +188,7 @@ async fn show(
         note: said.note,
         quiet_after_s: said.quiet_after_s,
         rigs: said.rigs,
+        present: said.present,
         blocks,
         timeline,
         place,

@@ -3772,6 +3772,8 @@ export interface components {
             opened_again: number;
             /** @description Where the horse was down for that weekday; null where it was not. */
             place?: string | null;
+            /** @description Who else was there; null where nobody said. */
+            present?: string | null;
             /**
              * Format: double
              * @description Seconds until it was quiet before mounting; null where nobody took it.

@@ -6,6 +6,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Asked } from '../frame/Asked';
+import { BarnLinks } from '../frame/BarnLinks';
+import { NoHorses } from '../frame/NoHorses';
 import { PageFrame } from '../frame/PageFrame';
 import { horsePath } from '../horse/queries';
 import { levelPath } from '../level/queries';
@@ -18,6 +20,7 @@ export function BoardPage() {
   const board = useQuery(boardQuery);
   return (
     <PageFrame title="Barn">
+      <BarnLinks />
       <Asked query={board}>{(data) => <Board board={data} />}</Asked>
     </PageFrame>
   );
@@ -29,9 +32,7 @@ function Board({ board }: { board: Schemas['Board'] }) {
     return (
       <>
         <Typography variant="h1">The barn</Typography>
-        <Typography sx={{ my: 2, maxWidth: 520 }}>
-          There is no horse here yet that you can see. Ask your trainer to put one under your name.
-        </Typography>
+        <NoHorses />
       </>
     );
   return (

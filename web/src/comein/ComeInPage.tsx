@@ -11,6 +11,7 @@ import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Waiting } from '../frame/Waiting';
 import { useSignedInBy } from '../session/queries';
+import { capital } from '../words/plain';
 import { BarnFields, type BarnDraft } from './BarnFields';
 
 /** The page a link opens: begin a barn, take up an invitation, set a new password. */
@@ -41,9 +42,7 @@ function NoLink({ error }: { error: Error }) {
       <Typography variant="h1" sx={{ mt: 2 }}>
         {gone ? "This link doesn't work any more" : "Couldn't open this link"}
       </Typography>
-      <Typography sx={{ my: 2 }}>
-        {gone ? error.message.charAt(0).toUpperCase() + error.message.slice(1) : error.message}
-      </Typography>
+      <Typography sx={{ my: 2 }}>{capital(error.message)}</Typography>
       <Button component={Link} to="/">
         Sign in
       </Button>

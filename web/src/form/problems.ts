@@ -1,4 +1,5 @@
 import { ProblemError } from '../api/client';
+import { capital } from '../words/plain';
 
 /** What does not fit, by field (a JSON pointer such as `/name`). */
 export function fieldsOf(error: Error | null): Record<string, string> {
@@ -16,5 +17,3 @@ export function saidOfAll(error: Error | null, shown: string[]): string | undefi
   const others = fields.filter(([field]) => !shown.includes(field));
   return others.length > 0 ? others.map(([, detail]) => detail).join('. ') : undefined;
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

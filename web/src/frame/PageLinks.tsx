@@ -5,6 +5,7 @@ const pages: [string, string][] = [
   ['/', 'Today'],
   ['/barn', 'Barn'],
   ['/ladder', 'Ladder'],
+  ['/yard', 'Yard'],
   ['/outcomes', 'Looking back'],
 ];
 

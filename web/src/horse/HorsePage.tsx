@@ -118,6 +118,7 @@ function partsOf(page: Page): Part[] {
 
 function Head({ page, today }: { page: Page; today: boolean }) {
   const { horse, on } = page;
+  const { decides } = useWho();
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start', mb: 2 }}>
       <Box sx={{ flex: '1 1 260px' }}>
@@ -140,6 +141,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>
         Compare
       </Button>
+      {decides && today && (
+        <Button component={Link} to={`/horses/${horse.horse_id}/sheet`}>
+          Sheet and goals
+        </Button>
+      )}
     </Box>
   );
 }

@@ -45,6 +45,8 @@ export interface KeptRide extends Row {
   quietAfterS?: number;
   /** The headgear, first to last; unset while nobody said on this device. */
   rigs?: Schemas['RigFrom'][];
+  /** Who else was there; unset while nobody said here. */
+  present?: string;
   /** How it ended, the horse's mood, one line for next time; unset while nobody said here. */
   ended?: Schemas['RideEnd'];
   mood?: Schemas['Mood'];
@@ -118,6 +120,8 @@ export interface KeptCard {
   begun?: Schemas['Card'];
   /** The headgear the ride is to begin in. */
   rig?: Rig;
+  /** Who else is there on the next ride of the day. */
+  present?: string;
   /** The horse's next ride is part of an intake. */
   intake?: Schemas['IntakeOfRide'];
   /** When the horse was led out, while it is not quiet yet: ISO time. */

@@ -109,6 +109,7 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
   const card = await db.cards.get(cardId(mount));
   const quietMin = card?.wanted.quiet_today_min;
   if (quietMin !== undefined) ride.quietAfterS = Math.round(quietMin * 60);
+  if (card?.present) ride.present = card.present;
   if (card?.intake) {
     ride.intake = card.intake;
     // It is about one ride.

@@ -31,6 +31,8 @@ import { useRecorder } from './useRecorder';
 
 const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
 
+const WhoIsThere = lazy(async () => ({ default: (await import('./WhoIsThere')).WhoIsThere }));
+
 /** The recorder, for those who record and a horse and level that are there. */
 export function RecorderPage() {
   const { records } = useWho();
@@ -91,6 +93,11 @@ function Recording() {
         {recorder.intake && (
           <Suspense fallback={null}>
             <IntakeBar recorder={recorder} intake={recorder.intake} />
+          </Suspense>
+        )}
+        {recorder.whoIsThere && (
+          <Suspense fallback={null}>
+            <WhoIsThere asked={recorder.whoIsThere} />
           </Suspense>
         )}
         <Blocks recorder={recorder} />

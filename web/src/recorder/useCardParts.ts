@@ -15,6 +15,8 @@ export interface CardPart {
   level: Level;
   name: string;
   minutes: number;
+  /** Who has to be there; empty where it can be done alone. */
+  who: string;
   /** Asks of all sides that the card has for it. */
   asks: number;
 }
@@ -48,6 +50,7 @@ function partsOf({ blocks }: Card): CardPart[] {
       part: block.part,
       level,
       name,
+      who: block.who,
       minutes: block.part === 'cold' ? 0 : block.minutes,
       asks: block.asks.reduce((sum, { asks }) => sum + asks, 0),
     })),

@@ -20,6 +20,7 @@ import { useIntake } from './useIntake';
 import { useQuit } from './useQuit';
 import { useSettings } from './useSettings';
 import { useTakenAlong } from './useTakenAlong';
+import { useWhoIsThere } from './useWhoIsThere';
 import { useWakeLock } from './useWakeLock';
 
 const none: KeptRep[] = [];
@@ -81,6 +82,7 @@ export function useRecorder() {
   const elsewhere = useElsewhere(ride);
   const intake = useIntake(horseId, ride);
   const parts = useCardParts(horseId, ride);
+  const whoIsThere = useWhoIsThere(horseId, parts, level);
   const quit = useQuit({
     horseId,
     budgetMin: budgetMin(parts, level),
@@ -126,6 +128,8 @@ export function useRecorder() {
     intake,
     /** The parts of the card the ride goes by; an intake goes by none. */
     parts: intake ? noParts : parts,
+    /** Who has to be said to be there; null where nothing is asked. */
+    whoIsThere,
     asked: asked?.level,
     /** How the level is asked is being found out. */
     looking,

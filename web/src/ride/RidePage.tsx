@@ -18,6 +18,7 @@ import { openAgain } from '../queue/keep';
 import { ridePath } from '../recorder/ridePath';
 import { useWho } from '../session/who';
 import { clockIn, dayIn, longDay } from '../words/days';
+import { presentInWords } from '../words/people';
 import { endWords, moodWords, rigWords } from '../words/states';
 import { AfterRide } from './AfterRide';
 import { CloseOut } from './CloseOut';
@@ -27,6 +28,7 @@ import { knownRide } from './knownRide';
 import { rideQuery } from './queries';
 import { RepTable } from './RepTable';
 import { Timeline } from './Timeline';
+import { WrongHorse } from './WrongHorse';
 import { useChips } from './useChips';
 
 /** A ride: its rein strip, and what it changed. */
@@ -93,20 +95,22 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
         </Button>
         {closesOut && ride.day === dayIn(time_zone) && <GoOn ride={ride} />}
       </Box>
+      <WrongHorse ride={ride} />
     </>
   );
 }
 
-/** The rig, and what it was changed for; how long the horse took to be quiet. */
-function Worn({ ride: { rigs, quiet_after_s } }: { ride: Schemas['Ride'] }) {
+/** The rig, and what it was changed for; how long the horse took to be quiet; who was there. */
+function Worn({ ride: { rigs, quiet_after_s, present } }: { ride: Schemas['Ride'] }) {
   const worn = rigs.map(({ after_ms, kind, name }) => {
     const what = name ? `${rigWords[kind].toLowerCase()} (${name})` : rigWords[kind].toLowerCase();
     return after_ms === 0 ? what : `${what} from minute ${Math.round(after_ms / 60_000)}`;
   });
   const quiet = quiet_after_s != null && `Quiet after ${Math.round(quiet_after_s / 60)} min.`;
   const rig = worn.length > 0 && `Ridden in: ${worn.join(', then ')}.`;
-  if (!quiet && !rig) return null;
-  return <Typography sx={{ mb: 1 }}>{[quiet, rig].filter(Boolean).join(' ')}</Typography>;
+  const there = present != null && presentInWords(present);
+  const said = [quiet, rig, there].filter(Boolean);
+  return said.length > 0 && <Typography sx={{ mb: 1 }}>{said.join(' ')}</Typography>;
 }
 
 /** How it ended, for those who read. */

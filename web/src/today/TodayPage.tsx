@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { lazy, Suspense } from 'react';
 import { Asked } from '../frame/Asked';
+import { NoHorses } from '../frame/NoHorses';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { longDay } from '../words/days';
@@ -13,6 +14,8 @@ import { lanes, nextUp } from './string';
 import { StringLane } from './StringLane';
 
 const OtherHorses = lazy(async () => ({ default: (await import('./OtherHorses')).OtherHorses }));
+
+const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
 export function TodayPage() {
   const today = useQuery(todayQuery);
@@ -32,6 +35,11 @@ function Day({ today }: { today: Schemas['Today'] }) {
       <Typography variant="h1" sx={{ mb: 2 }}>
         {longDay(today.day)}
       </Typography>
+      {who.decides && (
+        <Suspense fallback={null}>
+          <FirstSteps horses={today.string.length + today.others.length} />
+        </Suspense>
+      )}
       {next && <NextUp entry={next} mine={next.rider_id === who.person_id} />}
       {today.string.length === 0 && <NobodyDown anyHorses={today.others.length > 0} />}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: { xs: 3, md: 6 }, mt: 3 }}>
@@ -55,11 +63,10 @@ function Day({ today }: { today: Schemas['Today'] }) {
 }
 
 function NobodyDown({ anyHorses }: { anyHorses: boolean }) {
+  if (!anyHorses) return <NoHorses />;
   return (
     <Typography sx={{ maxWidth: 520 }}>
-      {anyHorses
-        ? 'No horse is scheduled today. Pick one below, or give them the day off.'
-        : 'There is no horse here yet that you can see. Ask your trainer to put one under your name.'}
+      No horse is scheduled today. Pick one below, or give them the day off.
     </Typography>
   );
 }

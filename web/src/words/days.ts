@@ -46,6 +46,10 @@ export function clockIn(timeZone: string, at: string): string {
   }).format(new Date(at));
 }
 
+/** Monday, May 4, 9:00 AM. */
+export const dayAndClockIn = (timeZone: string, at: string) =>
+  `${longDay(dayIn(timeZone, new Date(at)))}, ${clockIn(timeZone, at)}`;
+
 export function dayAfter(day: string, days = 1): string {
   return new Date(noon(day).getTime() + days * 86_400_000).toISOString().slice(0, 10);
 }

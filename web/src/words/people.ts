@@ -33,3 +33,12 @@ export function suggestedSignIn(name: string): string {
     .replace(/[^a-z0-9]/g, '')
     .slice(0, 40);
 }
+
+/** Said where work that nobody does alone was done alone. */
+export const nobody = 'Nobody';
+
+/** Who else was there on a ride, in a sentence. */
+export const presentInWords = (present: string) =>
+  present === nobody
+    ? 'Nobody else was there.'
+    : `There: ${present.toLowerCase() === 'somebody else' ? 'somebody else' : present}.`;

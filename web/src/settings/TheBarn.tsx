@@ -1,0 +1,79 @@
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, client, type Schemas } from '../api/client';
+import { TimeZone } from '../comein/TimeZone';
+import { unitWords } from '../comein/units';
+import { FormFrame } from '../form/FormFrame';
+import { FormSelect } from '../form/FormSelect';
+import { FormText } from '../form/FormText';
+import { fieldsOf, saidOfAll } from '../form/problems';
+import { useSave } from '../form/useSave';
+import { Section } from '../frame/Section';
+import { sessionQuery } from '../session/queries';
+import { useWho } from '../session/who';
+
+/** The barn's name, time zone and units: for everybody, on every device. */
+export function TheBarn() {
+  const { barn, handle, time_zone, units } = useWho();
+  const [open, setOpen] = useState(false);
+  return (
+    <Section title="The barn" intro="For everybody here.">
+      {open ? (
+        <BarnForm first={{ name: barn, time_zone, units }} onDone={() => setOpen(false)} />
+      ) : (
+        <>
+          <Typography>
+            {barn}, {time_zone.replaceAll('_', ' ')},{' '}
+            {unitWords.find(([one]) => one === units)?.[1].toLowerCase()}. Usernames end in @
+            {handle}.
+          </Typography>
+          <Button onClick={() => setOpen(true)} sx={{ mt: 1.5 }}>
+            Change the barn
+          </Button>
+        </>
+      )}
+    </Section>
+  );
+}
+
+function BarnForm({ first, onDone }: { first: Schemas['BarnSheet']; onDone: () => void }) {
+  const queries = useQueryClient();
+  const [sheet, setSheet] = useState(first);
+  const change = useSave((body: Schemas['BarnSheet']) => answer(client.PUT('/api/barn', { body })));
+  const wrong = fieldsOf(change.error);
+  const changed = () => {
+    void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
+    onDone();
+  };
+  return (
+    <FormFrame
+      label="The barn"
+      save="Save"
+      saving={change.isPending}
+      onSave={() => change.mutate(sheet, { onSuccess: changed })}
+      onCancel={onDone}
+      wrong={saidOfAll(change.error, ['/name', '/time_zone'])}
+    >
+      <FormText
+        label="What the barn is called"
+        becomes="BarnSheet/name"
+        value={sheet.name}
+        onText={(name) => setSheet({ ...sheet, name })}
+        wrong={wrong['/name']}
+      />
+      <TimeZone
+        value={sheet.time_zone}
+        onZone={(time_zone) => setSheet({ ...sheet, time_zone })}
+        wrong={wrong['/time_zone']}
+      />
+      <FormSelect
+        label="Units"
+        value={sheet.units}
+        of={unitWords}
+        onPick={(units) => setSheet({ ...sheet, units })}
+      />
+    </FormFrame>
+  );
+}

@@ -1,0 +1,83 @@
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { FormFrame } from '../form/FormFrame';
+import { FormSelect } from '../form/FormSelect';
+import { FormText } from '../form/FormText';
+import { fieldsOf, saidOfAll } from '../form/problems';
+import type { YardNumber } from './YardList';
+
+export interface YardDraft<K extends string> {
+  name: string;
+  kind: K;
+  number: number;
+  note: string;
+}
+
+interface Props<K extends string> {
+  label: string;
+  first: YardDraft<K>;
+  kinds: [K, string][];
+  number?: YardNumber;
+  becomes: string;
+  hasNote?: boolean;
+  saving: { isPending: boolean; error: Error | null };
+  onSave: (draft: YardDraft<K>) => void;
+  onCancel: () => void;
+}
+
+/** Name, kind, and a number where there is one. */
+export function YardForm<K extends string>(props: Props<K>) {
+  const { kinds, number, becomes, hasNote, saving } = props;
+  const [draft, setDraft] = useState(props.first);
+  const wrong = fieldsOf(saving.error);
+  const at = `/${number?.field}`;
+  return (
+    <FormFrame
+      label={props.label}
+      save="Save"
+      saving={saving.isPending}
+      onSave={() => props.onSave(draft)}
+      onCancel={props.onCancel}
+      wrong={saidOfAll(saving.error, ['/name', '/kind', '/note', at])}
+    >
+      <FormText
+        label="Name"
+        becomes={`${becomes}/name`}
+        value={draft.name}
+        onText={(name) => setDraft({ ...draft, name })}
+        wrong={wrong['/name']}
+        autoComplete="off"
+      />
+      <FormSelect
+        label="Kind"
+        value={draft.kind}
+        of={kinds}
+        onPick={(kind) => setDraft({ ...draft, kind })}
+        wrong={wrong['/kind']}
+      />
+      {number && (
+        <TextField
+          type="number"
+          label={number.label}
+          value={draft.number || ''}
+          error={wrong[at] !== undefined}
+          helperText={wrong[at]}
+          onChange={({ target }) =>
+            setDraft({ ...draft, number: Math.max(0, Math.round(Number(target.value))) })
+          }
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+      )}
+      {hasNote && (
+        <FormText
+          label="Notes"
+          becomes={`${becomes}/note`}
+          value={draft.note}
+          onText={(note) => setDraft({ ...draft, note })}
+          wrong={wrong['/note']}
+          autoComplete="off"
+        />
+      )}
+    </FormFrame>
+  );
+}

@@ -1,0 +1,105 @@
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { PageFrame } from '../frame/PageFrame';
+import { cattleWords, gearWords, placeWords } from '../words/yard';
+import { count } from '../words/plain';
+import {
+  cattleQuery,
+  gearQuery,
+  placesQuery,
+  usePutCattle,
+  usePutCattleAway,
+  usePutGear,
+  usePutGearAway,
+  usePutPlace,
+  usePutPlaceAway,
+} from './queries';
+import { YardList } from './YardList';
+
+/** Places, gear and cattle, by name and kind. */
+export function YardPage() {
+  return (
+    <PageFrame title="Yard">
+      <Typography variant="h1">Yard</Typography>
+      <Places />
+      <Gear />
+      <Cattle />
+    </PageFrame>
+  );
+}
+
+function Places() {
+  const places = useQuery(placesQuery);
+  const put = usePutPlace();
+  const away = usePutPlaceAway();
+  return (
+    <YardList
+      title="Places"
+      one="a place"
+      empty="No place yet. Add the arena or pen you ride in; rides are planned there."
+      query={places}
+      of={(place) => ({
+        id: place.place_id,
+        about: `${placeWords[place.kind]}, ${count(place.horses_at_once, 'horse')} at once`,
+      })}
+      kinds={Object.entries(placeWords) as [keyof typeof placeWords, string][]}
+      number={{ field: 'horses_at_once', label: 'Horses at once', fresh: 3 }}
+      becomes="PlaceSheet"
+      saving={put}
+      onSave={(id, { name, kind, number }, done) =>
+        put.mutate({ id, sheet: { name, kind, horses_at_once: number } }, { onSuccess: done })
+      }
+      onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
+    />
+  );
+}
+
+function Gear() {
+  const gear = useQuery(gearQuery);
+  const put = usePutGear();
+  const away = usePutGearAway();
+  return (
+    <YardList
+      title="Gear"
+      one="a piece of gear"
+      empty="No gear yet. Add the bits and bosals you ride in."
+      query={gear}
+      of={(piece) => ({ id: piece.gear_id, about: gearWords[piece.kind] })}
+      kinds={Object.entries(gearWords) as [keyof typeof gearWords, string][]}
+      becomes="GearSheet"
+      hasNote
+      saving={put}
+      onSave={(id, { name, kind, note }, done) =>
+        put.mutate({ id, sheet: { name, kind, note } }, { onSuccess: done })
+      }
+      onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
+    />
+  );
+}
+
+function Cattle() {
+  const cattle = useQuery(cattleQuery);
+  const put = usePutCattle();
+  const away = usePutCattleAway();
+  return (
+    <YardList
+      title="Cattle"
+      one="a lot of cattle"
+      empty="No cattle yet. Add a lot when you have one to work."
+      query={cattle}
+      of={(lot) => ({
+        id: lot.lot_id,
+        about: `${lot.head} head, ${cattleWords[lot.kind].toLowerCase()}`,
+      })}
+      kinds={Object.entries(cattleWords) as [keyof typeof cattleWords, string][]}
+      number={{ field: 'head', label: 'Head', fresh: 10 }}
+      becomes="CattleLotSheet"
+      hasNote
+      saving={put}
+      onSave={(id, { name, kind, number, note }, done) =>
+        put.mutate({ id, sheet: { name, kind, head: number, note } }, { onSuccess: done })
+      }
+      onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
+    />
+  );
+}
