@@ -118,6 +118,8 @@ const golden: Call[] = [
   { name: 'card', input: { horse: { reps: [], date: '2026-05-04' }, day: { minutes: 3 } } },
   { name: 'intake', input: { story: { days_ridden: 90, helper: true }, barn: [{ days_ridden: 40, holds: [{ skill: 'bend.flex', rung: 'stand' }] }], asks: [{ level: { skill: 'start.bend-ground', rung: 'stand' }, side: 'left', soft: true }], sex: 'mare', seed: 7 } }, // prettier-ignore
   { name: 'intake', input: { story: { minutes: 3 } } },
+  { name: 'day-rules', input: { day: { bookings: [{ booking_id: '01890000-0000-7000-8000-000000000001', kind: 'ride', horse_id: '01890000-0000-7000-8000-000000000002', person_id: '01890000-0000-7000-8000-000000000003', place_id: null, from_min: 450, minutes: 45, cattle: false }, { booking_id: '01890000-0000-7000-8000-000000000004', kind: 'vet', horse_id: '01890000-0000-7000-8000-000000000002', person_id: null, place_id: null, from_min: 480, minutes: 30, cattle: false }], people: [], horses: [], places: [] }, change: { change: 'skip', booking_id: '01890000-0000-7000-8000-000000000004' }, hours24: true } }, // prettier-ignore
+  { name: 'day-rules', input: { day: { bookings: [], people: [], horses: [], places: [{ place_id: '01890000-0000-7000-8000-000000000005', name: 'Pen', horses_at_once: 0 }] } } }, // prettier-ignore
   { name: 'simulate-horse', input: { seed: 3, rides: { count: 3, first_day: '2026-01-05', asks: [] } } }, // prettier-ignore
 ];
 

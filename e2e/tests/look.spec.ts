@@ -23,7 +23,13 @@ async function rideId(page: Page, horseId: string): Promise<string> {
   return strips.at(-1)!.ride_id;
 }
 
-/** The views of the judge. */
+async function personId(page: Page, name: string): Promise<string> {
+  const answer = await page.request.get('/api/people');
+  const people = (await answer.json()) as { person_id: string; name: string }[];
+  return people.find((person) => person.name === name)!.person_id;
+}
+
+/** The views of the judge, and of the barn. */
 async function judgeViews(page: Page): Promise<[string, string][]> {
   const [halfmoon, harrow] = [await horse(page, 'Halfmoon'), await horse(page, 'Harrow')];
   const program = await programId(page, 'Barrel horses');
@@ -39,6 +45,12 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     [`/horses/${harrow.horse_id}/card`, 'Harrow'],
     [`/horses/${(await horse(page, 'Copperline')).horse_id}/intake`, 'Copperline'],
     ['/settings', 'Settings'],
+    ['/people', 'People'],
+    [`/people/${await personId(page, 'Tobin Marrash')}`, 'Tobin Marrash'],
+    ['/horses', 'Horses'],
+    ['/horses/several', 'Add several horses'],
+    [`/horses/${harrow.horse_id}/sheet`, 'Harrow'],
+    ['/yard', 'Yard'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];
 }

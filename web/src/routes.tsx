@@ -69,6 +69,10 @@ export const router = createBrowserRouter([
         path: '/programs/:programId',
         lazy: async () => ({ Component: (await import('./program/ProgramPage')).ProgramPage }),
       },
+      ...['/day', '/day/:day'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('./day/DayPage')).DayPage }),
+      })),
       {
         path: '/people',
         lazy: async () => ({ Component: (await import('./people/PeoplePage')).PeoplePage }),

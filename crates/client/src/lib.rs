@@ -229,6 +229,22 @@ impl Client {
         }
     }
 
+    /// Sends what a path takes for something new.
+    ///
+    /// # Errors
+    /// No answer, or a refusal.
+    pub async fn post(&self, path: &str, body: &Value) -> ClientResult<()> {
+        done(self.call(Method::POST, path, body).await?).await
+    }
+
+    /// Sends what a path takes in the place of what there was.
+    ///
+    /// # Errors
+    /// No answer, or a refusal.
+    pub async fn put(&self, path: &str, body: &Value) -> ClientResult<()> {
+        done(self.call(Method::PUT, path, body).await?).await
+    }
+
     async fn call(&self, method: Method, path: &str, body: &Value) -> ClientResult<Response> {
         let url = format!("{}{path}", self.address);
         Ok(self.http.request(method, url).json(body).send().await?)

@@ -138,6 +138,16 @@ pub const HEAD: Bound = bound("head of cattle", "head", 1.0, 2_000.0);
 pub const RIDES_A_WEEK: Bound = bound("rides a week", "rides", 0.0, 12.0);
 /// Rows of a list that is read in one go.
 pub const ROWS_AT_ONCE: Bound = bound("rows at once", "rows", 1.0, 500.0);
+/// Bookings of a day: every two of them are looked at.
+pub const BOOKINGS: Bound = bound("bookings of a day", "", 0.0, 120.0);
+/// People, horses or places of a day.
+pub const OF_A_DAY: Bound = bound("entries of a day", "", 0.0, 200.0);
+/// Minutes from midnight to the start of a booking.
+pub const BOOKED_MIN: Bound = bound("start, in minutes from midnight", "min", 0.0, 1439.0);
+/// How long a booking takes.
+pub const BOOKING_MINUTES: Bound = bound("length of a booking", "min", 5.0, 1440.0);
+/// Rides a day of a horse.
+pub const RIDES_A_DAY: Bound = bound("rides a day", "rides", 1.0, 4.0);
 /// Goals of a horse.
 pub const GOALS: Bound = bound("goals", "", 0.0, 20.0);
 /// Reps of one simulated horse: rides times asks.

@@ -19,6 +19,7 @@
 //! | [`judge`] | gate, verdict, what it would take |
 //! | [`card`] | which blocks today's ride has, and why |
 //! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
+//! | [`week`] | the day: bookings, changes by hand, what they break |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
 //! | [`calc`] | the calculators: one JSON object in, one out |
@@ -51,6 +52,7 @@ pub mod school;
 pub mod side;
 pub mod sim_horse;
 pub mod text;
+pub mod week;
 pub mod yard;
 
 pub use gait::Gait;

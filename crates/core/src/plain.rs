@@ -30,6 +30,20 @@ pub fn on_weekday(day: Date) -> String {
     day.strftime("%A, %B %-d, %Y").to_string()
 }
 
+/// A time of day, told in minutes from midnight: 1:30 PM, or 13:30.
+pub fn clock_of_minutes(minutes: u16, hours24: bool) -> String {
+    let (hour, minute) = (minutes / 60 % 24, minutes % 60);
+    if hours24 {
+        return format!("{hour:02}:{minute:02}");
+    }
+    let half = if hour < 12 { "AM" } else { "PM" };
+    let hour = match hour % 12 {
+        0 => 12,
+        hour => hour,
+    };
+    format!("{hour}:{minute:02} {half}")
+}
+
 /// With a capital first letter.
 pub fn capital(words: &str) -> String {
     first_letter(words, |letter| letter.to_uppercase().collect())

@@ -85,6 +85,33 @@ fn largest(name: &str) -> Value {
             let horse = json!({"days_ridden": 400, "holds": vec![level; 20]});
             json!({"asks": vec![ask; 5_000], "barn": vec![horse; 700]})
         }
+        // Everything at once, on one horse, under one person, in one place.
+        "day-rules" => {
+            let id = |kind: u128, number: u128| uuid::Uuid::from_u128(kind * 1000 + number);
+            let bookings: Vec<Value> = (0..120)
+                .map(|number| {
+                    json!({"booking_id": id(1, number), "kind": "ride", "horse_id": id(2, 0),
+                        "person_id": id(3, 0), "place_id": id(4, 0), "from_min": number, "minutes": 1440,
+                        "cattle": true})
+                })
+                .collect();
+            let person = |number| {
+                json!({"person_id": id(3, number), "name": "x".repeat(80), "role": "rider",
+                    "clearance": {"only_horses": [], "rigs": [], "cattle": false, "first_rides": false},
+                    "hours": null, "sets_hours": true})
+            };
+            let horse = |number| {
+                json!({"horse_id": id(2, number), "name": "x".repeat(80), "rig": "shank",
+                    "first_rides": true, "most_rides": 1, "check_first": true})
+            };
+            let place = |number| json!({"place_id": id(4, number), "name": "x".repeat(80), "horses_at_once": 1});
+            json!({"day": {
+                "bookings": bookings,
+                "people": (0..200).map(person).collect::<Vec<Value>>(),
+                "horses": (0..200).map(horse).collect::<Vec<Value>>(),
+                "places": (0..200).map(place).collect::<Vec<Value>>(),
+            }})
+        }
         "simulate-horse" => {
             let asks = json!({"skill": "bend.flex", "rung": "stand", "left": 25, "right": 25});
             json!({"rides": {"count": 200, "first_day": "2024-01-01", "asks": [asks]}, "seed": 7})

@@ -6,10 +6,11 @@ use axum::http::StatusCode;
 use cavesson_core::bounds::SPOTS;
 use cavesson_core::card::{Card, Day, Horse as JudgedHorse, PlannedBlock, card};
 use cavesson_core::horse::HorseTrait;
+use cavesson_core::judge::hole::FoundHole;
 use cavesson_core::judge::holes;
 use cavesson_core::ladder::AtHand;
 use cavesson_store::program_day::{self, ProgramDay};
-use cavesson_store::{BarnTransaction, StoreResult, card_block, horse, ride};
+use cavesson_store::{BarnTransaction, booking, card_block, horse, ride};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -18,6 +19,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::day_plan::rides_on;
 use crate::known::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
@@ -60,14 +62,18 @@ async fn build(
 /// The card of a judged horse.
 pub fn card_of(judged: &Judged, day: &Day) -> Card {
     let holes = holes(judged.ladder(), &judged.file, &judged.standings, judged.on);
-    let horse = JudgedHorse {
+    card(judged_horse(judged, &holes), day)
+}
+
+/// A judged horse as its card sees it.
+pub fn judged_horse<'a>(judged: &'a Judged, holes: &'a [FoundHole]) -> JudgedHorse<'a> {
+    JudgedHorse {
         ladder: judged.ladder(),
         file: &judged.file,
         standings: &judged.standings,
-        holes: &holes,
+        holes,
         on: judged.on,
-    };
-    card(horse, day)
+    }
 }
 
 /// What the barn knows of a horse's day: age, traits, the plan and its place, blocks the
@@ -77,19 +83,41 @@ pub fn card_of(judged: &Judged, day: &Day) -> Card {
 /// When a query fails.
 pub async fn day_of(
     barn: &mut BarnTransaction,
+    signed: &Signed,
     horse: &horse::Horse,
     on: Date,
-) -> StoreResult<Day> {
-    let weekday = i32::from(on.weekday().to_monday_one_offset());
-    let plan = program_day::list(barn, weekday, None).await?;
-    let planned = plan
-        .into_iter()
-        .find(|planned| planned.horse_id == horse.horse_id);
+) -> Answer<Day> {
+    let planned = planned_on(barn, signed, horse.horse_id, on).await?;
     let blocks = card_block::of_horse_from(barn, horse.horse_id, on).await?;
     let blocks: Vec<card_block::CardBlock> =
         blocks.into_iter().filter(|block| block.day == on).collect();
     let quiet_min = ride::quiet_minutes(barn, horse.horse_id, on).await?;
     Ok(day_with(horse, planned.as_ref(), &blocks, quiet_min, on))
+}
+
+/// The ride a horse is down for on a day: as the day stands, or by the week's plan where
+/// the day was not laid out yet.
+///
+/// # Errors
+/// When a query fails.
+pub async fn planned_on(
+    barn: &mut BarnTransaction,
+    signed: &Signed,
+    horse_id: Uuid,
+    on: Date,
+) -> Answer<Option<ProgramDay>> {
+    let booked = rides_on(barn, signed, on, None).await?;
+    let own = booked
+        .into_iter()
+        .find(|ride| ride.planned.horse_id == horse_id && ride.skipped_because.is_none());
+    if own.is_some() || booking::is_laid_out(barn, on).await? {
+        return Ok(own.map(|ride| ride.planned));
+    }
+    let weekday = i32::from(on.weekday().to_monday_one_offset());
+    let week = program_day::list(barn, weekday, None).await?;
+    Ok(week
+        .into_iter()
+        .find(|planned| planned.horse_id == horse_id))
 }
 
 /// The same from what has been read.

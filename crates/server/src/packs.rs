@@ -81,7 +81,7 @@ async fn show(
     let date = signed.now().date();
     let mut barn = signed.look().await?;
     let horse = signed.horse(&mut barn, horse_id).await?;
-    let day = cards::day_of(&mut barn, &horse, date).await?;
+    let day = cards::day_of(&mut barn, &signed, &horse, date).await?;
     let last_note = ride::last_note(&mut barn, horse_id, date).await?;
     let read = app.known.read(&mut barn, &[horse_id], date).await?.pop();
     let ReadHorse {

@@ -113,6 +113,24 @@ impl Problem {
         }
     }
 
+    /// A plan that a rule refuses.
+    pub fn booked(errors: Vec<FieldError>) -> Problem {
+        let detail = errors
+            .iter()
+            .map(|error| error.detail.clone())
+            .collect::<Vec<_>>()
+            .join(" ");
+        Problem {
+            errors,
+            ..Problem::new(
+                StatusCode::CONFLICT,
+                "/problems/booked",
+                "That doesn't fit the day",
+                detail,
+            )
+        }
+    }
+
     /// A link that does not work.
     pub fn link(detail: &str) -> Problem {
         Problem::new(
@@ -323,6 +341,10 @@ impl From<StoreError> for Problem {
     fn from(error: StoreError) -> Problem {
         match error {
             StoreError::Taken { field, what } => Problem::taken(field, what),
+            StoreError::Booked(what) => Problem::booked(vec![FieldError::new(
+                format!("/{what}_id"),
+                format!("the {what} was booked for that time just now; look at the day again"),
+            )]),
             StoreError::Away(error) => {
                 tracing::warn!(%error, "the database is away");
                 Problem::database_away()

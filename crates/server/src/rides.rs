@@ -9,7 +9,7 @@ use cavesson_core::rep::Measure;
 use cavesson_core::ride::strip::strips;
 use cavesson_core::ride::{Mood, RideEnd, RigFrom, Strip};
 use cavesson_store::timeline::{self, RepChange, TimelineRep};
-use cavesson_store::{program_day, ride, ride_block};
+use cavesson_store::{ride, ride_block};
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -18,6 +18,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
+use crate::cards::planned_on;
 use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
@@ -66,7 +67,7 @@ struct Ride {
     blocks: Vec<RideBlock>,
     /// Every ask in the order of asking, those taken back among them.
     timeline: Vec<TimelineAsk>,
-    /// Where the horse was down for that weekday; null where it was not.
+    /// Where the horse was down for that day; null where it was not.
     place: Option<String>,
 }
 
@@ -156,11 +157,8 @@ async fn show(
     let said = ride::said(&mut barn, ride_id).await?;
     let reps = timeline::reps(&mut barn, ride_id).await?;
     let changes = timeline::changes(&mut barn, ride_id).await?;
-    let weekday = i32::from(ride.day.weekday().to_monday_one_offset());
-    let down = program_day::list(&mut barn, weekday, None).await?;
-    let place = down
-        .into_iter()
-        .find(|planned| planned.horse_id == ride.horse_id)
+    let place = planned_on(&mut barn, &signed, ride.horse_id, ride.day)
+        .await?
         .map(|planned| planned.place);
     let horse_id = ride.horse_id;
     let judged = app.known.judged_horse(barn, horse_id, ride.day).await?;

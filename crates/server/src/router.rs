@@ -24,7 +24,7 @@ use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
     App, Settings, access_links, account, barns, batches, board, calc, card_blocks, cards, care,
-    health, horse_page, horses, intakes, ladder, levels, live, overrules, packs, people,
+    days, health, horse_page, horses, intakes, ladder, levels, live, overrules, packs, people,
     program_preview, programs, ride_horse, rides, session, today, web, yard,
 };
 
@@ -47,6 +47,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(barns::routes())
         .merge(people::routes())
         .merge(yard::routes())
+        .merge(days::routes())
         .merge(today::routes())
         .merge(horses::routes())
         .merge(horse_page::routes())

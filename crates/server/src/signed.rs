@@ -104,6 +104,34 @@ impl Signed {
         self.zoned(at).date()
     }
 
+    /// The time that is so many minutes from midnight on the barn's clock. Where the
+    /// clock is set forward over it, the moment after; where it comes twice, the first.
+    pub fn at(&self, day: Date, minutes: u16) -> Timestamp {
+        let (hour, minute) = (minutes / 60 % 24, minutes % 60);
+        let civil = day.at(hour as i8, minute as i8, 0, 0);
+        self.time_zone
+            .to_ambiguous_zoned(civil)
+            .compatible()
+            .map_or(Timestamp::UNIX_EPOCH, |zoned| zoned.timestamp())
+    }
+
+    /// Minutes from midnight of that day on the barn's clock.
+    pub fn minutes_of(&self, day: Date, at: Timestamp) -> u16 {
+        let zoned = self.zoned(at);
+        match zoned.date().cmp(&day) {
+            std::cmp::Ordering::Less => 0,
+            std::cmp::Ordering::Equal => {
+                zoned.hour().unsigned_abs() as u16 * 60 + zoned.minute().unsigned_abs() as u16
+            }
+            std::cmp::Ordering::Greater => 24 * 60 - 1,
+        }
+    }
+
+    /// The time of day on the barn's clock.
+    pub fn time_of(&self, at: Timestamp) -> jiff::civil::Time {
+        self.zoned(at).time()
+    }
+
     fn zoned(&self, at: Timestamp) -> Zoned {
         at.to_zoned(self.time_zone.clone())
     }

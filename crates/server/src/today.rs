@@ -5,9 +5,9 @@ use axum::extract::State;
 use cavesson_core::card::Part;
 use cavesson_core::judge::{self, State as LevelState, Verdict};
 use cavesson_core::ladder::Level;
+use cavesson_core::week::BookingKind;
 use cavesson_store::card_block;
 use cavesson_store::horse;
-use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::ride::{self, Ride};
 use jiff::Timestamp;
 use jiff::civil::{Date, Time};
@@ -19,6 +19,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::card_blocks::CardBlock;
 use crate::cards;
+use crate::day_plan::{RideBooked, lay_out, rides_on};
 use crate::horses::Horse;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
@@ -27,7 +28,7 @@ use crate::route;
 use crate::signed::Signed;
 
 /// What a horse that is not down for the day is taken out for: the lightest ask.
-const USUAL: (&str, &str) = ("bend.flex", "stand");
+pub const USUAL: (&str, &str) = ("bend.flex", "stand");
 
 /// Today's route.
 pub fn routes() -> OpenApiRouter<App> {
@@ -50,6 +51,13 @@ struct Today {
 /// One horse of the day.
 #[derive(Serialize, ToSchema)]
 struct StringHorse {
+    booking_id: Uuid,
+    /// A ride, or an outing on which nothing is asked.
+    kind: BookingKind,
+    /// How long it is down for.
+    minutes: i64,
+    /// Why it was skipped; null while it stands.
+    skipped_because: Option<String>,
     horse: Horse,
     /// Barn time.
     #[schema(value_type = String, example = "07:30:00")]
@@ -109,39 +117,37 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
     let now = signed.now();
     let day = now.date();
     let owner = signed.only_horses_of();
+    lay_out(&app, &signed, day).await?;
     let mut barn = signed.look().await?;
-    let weekday = i32::from(day.weekday().to_monday_one_offset());
-    let program = program_day::list(&mut barn, weekday, owner).await?;
+    let booked = rides_on(&mut barn, &signed, day, owner).await?;
     let rides = ride::on_day(&mut barn, day).await?;
     let (stored, others): (Vec<_>, Vec<_>) = horse::list(&mut barn, owner)
         .await?
         .into_iter()
         .partition(|horse| {
-            program
+            booked
                 .iter()
-                .any(|planned| planned.horse_id == horse.horse_id)
+                .any(|ride| ride.planned.horse_id == horse.horse_id)
         });
     let mut card = card_block::on_day(&mut barn, day).await?;
-    let ridden: Vec<Uuid> = program.iter().map(|planned| planned.horse_id).collect();
+    let mut ridden: Vec<Uuid> = booked.iter().map(|ride| ride.planned.horse_id).collect();
+    ridden.sort_unstable();
+    ridden.dedup();
     let judged = app.known.judged(barn, &ridden, day).await?;
     let year = now.year();
     let string = app
         .work
         .judging
         .run(move || {
-            program
+            booked
                 .into_iter()
-                .filter_map(|planned| {
-                    let horse = stored
-                        .iter()
-                        .find(|horse| horse.horse_id == planned.horse_id)?;
-                    let judged = judged
-                        .iter()
-                        .find(|judged| judged.horse_id == planned.horse_id)?;
-                    let of_horse =
-                        |block: &card_block::CardBlock| block.horse_id == planned.horse_id;
+                .filter_map(|ride| {
+                    let horse_id = ride.planned.horse_id;
+                    let horse = stored.iter().find(|horse| horse.horse_id == horse_id)?;
+                    let judged = judged.iter().find(|judged| judged.horse_id == horse_id)?;
+                    let of_horse = |block: &card_block::CardBlock| block.horse_id == horse_id;
                     let card = card.extract_if(.., |block| of_horse(block)).collect();
-                    string_horse(planned, horse, judged, card, &rides)
+                    string_horse(ride, horse, judged, card, &rides)
                 })
                 .collect::<Vec<StringHorse>>()
         })
@@ -180,16 +186,21 @@ fn aim(judged: &Judged, level: &Level) -> Option<Aim> {
 }
 
 fn string_horse(
-    planned: ProgramDay,
+    booked: RideBooked,
     horse: &horse::Horse,
     judged: &Judged,
     card: Vec<card_block::CardBlock>,
     rides: &[Ride],
 ) -> Option<StringHorse> {
+    let planned = booked.planned;
     let aim = aim(judged, &planned.level)?;
     let day = cards::day_with(horse, Some(&planned), &card, Vec::new(), judged.on);
     let parts = cards::card_of(judged, &day).blocks.into_iter();
     Some(StringHorse {
+        booking_id: booked.booking_id,
+        kind: booked.kind,
+        minutes: booked.minutes,
+        skipped_because: booked.skipped_because,
         aim,
         parts: parts
             .filter(|block| block.part != Part::CheckOver && block.minutes > 0)

@@ -229,6 +229,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "judge",
             "card",
             "intake",
+            "day-rules",
             "simulate-horse"
         ]
     );

@@ -28,6 +28,7 @@ enum May {
 
 /// Every route but `listen`, which answers as long as somebody listens.
 const ROUTES: &[(&str, May)] = &[
+    ("add_booking", Trainers),
     ("add_card_block", Recorders),
     ("add_care", Recorders),
     ("add_cattle_lot", Trainers),
@@ -38,6 +39,7 @@ const ROUTES: &[(&str, May)] = &[
     ("add_person", Trainers),
     ("add_place", Trainers),
     ("add_program", Trainers),
+    ("bring_back_booking", Recorders),
     ("build_card", Everybody),
     ("change_barn", Trainers),
     ("change_cattle_lot", Trainers),
@@ -64,6 +66,7 @@ const ROUTES: &[(&str, May)] = &[
     ("list_traits", Everybody),
     ("look_at_link", Anybody),
     ("make_link", Trainers),
+    ("move_booking", Trainers),
     ("person_comes_back", Trainers),
     ("person_leaves", Trainers),
     ("preview_program", Trainers),
@@ -72,6 +75,7 @@ const ROUTES: &[(&str, May)] = &[
     ("put_away_place", Trainers),
     ("put_horse_program", Trainers),
     ("put_ride_horse", Recorders),
+    ("remove_booking", Trainers),
     ("remove_card_block", Recorders),
     ("revoke_link", Trainers),
     ("run_calculator", Anybody),
@@ -80,6 +84,7 @@ const ROUTES: &[(&str, May)] = &[
     ("set_traits", Recorders),
     ("show_barn", Everybody),
     ("show_board", Everybody),
+    ("show_day", Recorders),
     ("show_health", Anybody),
     ("show_horse", Everybody),
     ("show_horse_page", Everybody),
@@ -93,8 +98,10 @@ const ROUTES: &[(&str, May)] = &[
     ("show_ride", Everybody),
     ("show_strips", Everybody),
     ("sign_in", Anybody),
+    ("skip_booking", Recorders),
     ("sign_out", Anybody),
     ("store_batch", Recorders),
+    ("swap_bookings", Trainers),
     ("take_link", Anybody),
     ("take_out_cattle_lot", Trainers),
     ("take_out_gear", Trainers),
@@ -108,6 +115,14 @@ const ROUTES: &[(&str, May)] = &[
 fn body(operation: &str, horse: Uuid) -> Value {
     match operation {
         "change_person" => json!({"name": "The helper", "sign_in": "helper", "role": "helper"}),
+        "add_booking" => json!({
+            "booking_id": Uuid::now_v7(), "kind": "vet", "horse_id": horse, "from_min": 900, "minutes": 30,
+        }),
+        "move_booking" => {
+            json!({"person_id": null, "place_id": null, "from_min": 600, "minutes": 30})
+        }
+        "swap_bookings" => json!({"with": Uuid::now_v7()}),
+        "skip_booking" => json!({"because": "lame"}),
         "change_place" => json!({"name": "Round pen", "kind": "round_pen", "horses_at_once": 1}),
         "change_gear" => json!({"name": "Ring snaffle", "kind": "snaffle"}),
         "change_cattle_lot" => json!({"name": "Blue tags", "kind": "heifers", "head": 12}),
@@ -195,6 +210,12 @@ async fn named(server: &Server, trainer: &Visitor) -> Vec<(&'static str, String)
         .find(|person| person["role"] == "helper")
         .unwrap();
     let places = trainer.json("/api/places").await;
+    let today = trainer.json("/api/today").await;
+    let day = today["day"].as_str().unwrap().to_owned();
+    let booking_id = today["string"][0]["booking_id"]
+        .as_str()
+        .unwrap()
+        .to_owned();
     vec![
         ("{horse_id}", server.oatcake.to_string()),
         (
@@ -219,6 +240,8 @@ async fn named(server: &Server, trainer: &Visitor) -> Vec<(&'static str, String)
             )
             .await,
         ),
+        ("{day}", day),
+        ("{booking_id}", booking_id),
         ("{skill}", "bend.flex".into()),
         ("{rung}", "stand".into()),
         ("{name}", "share".into()),

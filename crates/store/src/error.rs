@@ -15,6 +15,9 @@ pub enum StoreError {
         /// What it is.
         what: &'static str,
     },
+    /// A horse, a person or a place that is booked at that time.
+    #[error("the {0} is booked then")]
+    Booked(&'static str),
     /// A stored word the core does not know: the database is newer than this program.
     #[error("stored {what} \"{found}\" is not known to this version")]
     Unknown {
@@ -45,6 +48,9 @@ impl From<sqlx::Error> for StoreError {
             .and_then(|e| e.constraint())
             .unwrap_or_default();
         match constraint {
+            "booking_horse_free" => StoreError::Booked("horse"),
+            "booking_person_free" => StoreError::Booked("person"),
+            "booking_place_free" => StoreError::Booked("place"),
             "barn_handle_taken" => taken("/handle", "this short name"),
             "person_sign_in_taken" => taken("/sign_in", "this username"),
             "horse_name_taken" => taken("/name", "this horse's name"),

@@ -10,7 +10,7 @@
 //! | [`work_hours`] | who works when |
 //! | [`place`], [`gear`], [`cattle_lot`] | the yard, by name and kind |
 //! | [`horse`], [`goal`] | horses, and what they are meant for |
-//! | [`program_day`] | which horse is ridden on which weekday |
+//! | [`program_day`], [`booking`] | which horse is ridden on which weekday; what stands in a day |
 //! | [`ride`], [`ride_block`], [`rep`] | what was asked and answered |
 //! | [`stored`] | what stands as JSON, read leniently whatever version wrote it |
 //! | [`ride_horse`] | a ride that was recorded on the wrong horse |
@@ -29,6 +29,7 @@
 
 pub mod access_link;
 pub mod barn;
+pub mod booking;
 pub mod card_block;
 pub mod care;
 pub mod cattle_lot;

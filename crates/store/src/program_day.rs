@@ -19,6 +19,8 @@ pub struct ProgramDay {
     /// Their name.
     pub rider: String,
     /// Where.
+    pub place_id: Uuid,
+    /// What people call it.
     pub place: String,
     /// arena, round_pen, cattle_pen or outside.
     pub place_kind: String,
@@ -38,14 +40,14 @@ pub async fn list(
 ) -> StoreResult<Vec<ProgramDay>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        "select d.horse_id, d.starts_at, d.rider_id, p.name as rider, l.name as place,
+        "select d.horse_id, d.starts_at, d.rider_id, p.name as rider, l.place_id, l.name as place,
                 l.kind as place_kind, d.skill, d.rung
          from program_day d
          join person p on p.barn_id = d.barn_id and p.person_id = d.rider_id
          join place l on l.barn_id = d.barn_id and l.place_id = d.place_id
          join horse h on h.barn_id = d.barn_id and h.horse_id = d.horse_id
          where d.barn_id = $1 and d.weekday = $2 and ($3::uuid is null or h.owner_id = $3)
-           and h.sent_home_at is null and p.left_at is null
+           and h.sent_home_at is null and p.left_at is null and l.put_away_at is null
          order by d.starts_at, h.name",
         barn_id,
         weekday,
@@ -60,6 +62,7 @@ pub async fn list(
             starts_at: row.starts_at.to_jiff(),
             rider_id: row.rider_id,
             rider: row.rider,
+            place_id: row.place_id,
             place: row.place,
             place_kind: row.place_kind,
             level: Level {

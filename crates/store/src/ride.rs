@@ -148,6 +148,27 @@ pub async fn quiet_minutes(
     Ok(minutes)
 }
 
+/// The headgear each horse wore last.
+///
+/// # Errors
+/// When the query fails.
+pub async fn last_rigs(barn: &mut BarnTransaction) -> StoreResult<Vec<(Uuid, RigKind)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select distinct on (r.horse_id) r.horse_id, g.kind
+           from ride_rig g join ride r on r.barn_id = g.barn_id and r.ride_id = g.ride_id
+           where g.barn_id = $1
+           order by r.horse_id, r.started_at desc, g.after_ms desc"#,
+        barn_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .filter_map(|row| Some((row.horse_id, RigKind::from_word(&row.kind)?)))
+        .collect())
+}
+
 /// What a rep needs to know of its ride.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct RideOfRep {

@@ -97,6 +97,75 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bookings/{booking_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Move a booking: another time, person or place. */
+        put: operations["move_booking"];
+        post?: never;
+        /** Take a booking off the day. */
+        delete: operations["remove_booking"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings/{booking_id}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A booking that was skipped stands again. */
+        post: operations["bring_back_booking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings/{booking_id}/skip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Skip a booking, and say why. */
+        post: operations["skip_booking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings/{booking_id}/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Two bookings change times and people. */
+        post: operations["swap_bookings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc": {
         parameters: {
             query?: never;
@@ -228,6 +297,46 @@ export interface paths {
         put?: never;
         /** Use a lot of cattle again. */
         post: operations["take_out_cattle_lot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A day with its bookings. One that comes is laid out from the week's plan when it is
+         *     first looked at.
+         */
+        get: operations["show_day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day}/bookings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Book something. What a rule refuses is not stored; what the trainer decides about
+         *     (hours, a second ride) is.
+         */
+        post: operations["add_booking"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1282,6 +1391,84 @@ export interface components {
             id: string;
             name: string;
         };
+        /** @description One booking of a day. */
+        Booking: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            booking_id: string;
+            /** @description Work on cattle. */
+            cattle: boolean;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id?: string | null;
+            /** @description What is booked. */
+            kind: components["schemas"]["BookingKind"];
+            /**
+             * Format: int32
+             * @description How long it takes.
+             */
+            minutes: number;
+            /**
+             * Format: uuid
+             * @description Who rides, or is there for it.
+             */
+            person_id?: string | null;
+            /**
+             * Format: uuid
+             * @description Where.
+             */
+            place_id?: string | null;
+        };
+        /**
+         * @description What is booked.
+         * @enum {string}
+         */
+        BookingKind: "ride" | "outing" | "farrier" | "dentist" | "vet" | "lesson" | "owner_visit" | "haul" | "barrels_set" | "herd_gathered" | "ground_dragged";
+        /** @description Where a booking stands. */
+        BookingMoved: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight on the barn's clock.
+             */
+            from_min: number;
+            /** Format: int32 */
+            minutes: number;
+            note?: string;
+            /** Format: uuid */
+            person_id?: string | null;
+            /** Format: uuid */
+            place_id?: string | null;
+        };
+        /** @description A booking with what the rules do not need. */
+        BookingShown: {
+            booking: components["schemas"]["Booking"];
+            level?: components["schemas"]["Level"] | null;
+            /** @description The same in words. */
+            level_name?: string | null;
+            note: string;
+            /** @description Why it was skipped; null while it stands. */
+            skipped_because?: string | null;
+        };
+        /** @description A rule that a day breaks. */
+        Broken: {
+            /** @description The bookings it is about. */
+            bookings: string[];
+            /** @description Whether a plan with it is refused. */
+            hard: boolean;
+            /** @description The rule. */
+            rule: components["schemas"]["Rule"];
+            /** @description The same in a sentence. */
+            text: string;
+        };
         /** @description A calculator with the JSON Schemas of its input and output. */
         CalculatorBrief: {
             about: string;
@@ -1640,6 +1827,82 @@ export interface components {
          * @enum {string}
          */
         Cue: "seat" | "voice" | "one_rein" | "two_reins";
+        /** @description A horse of the barn on that day. */
+        DayHorse: {
+            /** @description Nobody gets on until it was looked at. */
+            check_first?: boolean;
+            /** @description It is at its first rides: never alone. */
+            first_rides: boolean;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            horse_id: string;
+            /**
+             * Format: int32
+             * @description Rides a day at the most.
+             */
+            most_rides: number;
+            /** @description What people call it. */
+            name: string;
+            rig?: components["schemas"]["RigKind"] | null;
+        };
+        /** @description Somebody of the barn on that day. */
+        DayPerson: {
+            /** @description They went home. */
+            away?: boolean;
+            /** @description What they are cleared for. */
+            clearance: components["schemas"]["Clearance"];
+            hours?: components["schemas"]["WorkHours"] | null;
+            /** @description What people call them. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            person_id: string;
+            /** @description What they are to the barn. */
+            role: components["schemas"]["Role"];
+            /** @description Whether they set any hours, so that a day without is a day off. */
+            sets_hours: boolean;
+        };
+        /** @description A place of the barn. */
+        DayPlace: {
+            /**
+             * Format: int32
+             * @description Horses at once.
+             */
+            horses_at_once: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            place_id: string;
+        };
+        /** @description A day with all that stands in it. */
+        DayPlan: {
+            /** @description What is booked, those that were skipped left out. */
+            bookings: components["schemas"]["Booking"][];
+            /** @description The horses. */
+            horses: components["schemas"]["DayHorse"][];
+            /** @description The people. */
+            people: components["schemas"]["DayPerson"][];
+            /** @description The places. */
+            places: components["schemas"]["DayPlace"][];
+        };
+        /** @description A day. */
+        DayShown: {
+            /** @description Everything booked, those that were skipped among them, earliest first. */
+            bookings: components["schemas"]["BookingShown"][];
+            /** @description What the day breaks as it stands. */
+            broken: components["schemas"]["Broken"][];
+            /** Format: date */
+            day: string;
+            /** @description As the rules see it: the page asks them while something is moved. */
+            plan: components["schemas"]["DayPlan"];
+        };
         /** @description The verdict at the end of one day. */
         DayVerdict: {
             /**
@@ -3203,6 +3466,34 @@ export interface components {
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];
         };
+        /** @description A booking to be made. */
+        NewBooking: {
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            booking_id: string;
+            /**
+             * Format: int32
+             * @description Minutes from midnight on the barn's clock.
+             */
+            from_min: number;
+            /** Format: uuid */
+            horse_id?: string | null;
+            kind: components["schemas"]["BookingKind"];
+            /** Format: int32 */
+            minutes: number;
+            note?: string;
+            /**
+             * Format: uuid
+             * @description Who rides, or is there for it.
+             */
+            person_id?: string | null;
+            /** Format: uuid */
+            place_id?: string | null;
+            rung?: components["schemas"]["RungId"] | null;
+            skill?: components["schemas"]["SkillId"] | null;
+        };
         /** @description A block to be put on a card. */
         NewCardBlock: {
             /**
@@ -3770,7 +4061,7 @@ export interface components {
              * @description How often it was opened again after a finish.
              */
             opened_again: number;
-            /** @description Where the horse was down for that weekday; null where it was not. */
+            /** @description Where the horse was down for that day; null where it was not. */
             place?: string | null;
             /** @description Who else was there; null where nobody said. */
             present?: string | null;
@@ -3920,6 +4211,11 @@ export interface components {
              */
             line: number;
         };
+        /**
+         * @description A rule of the day.
+         * @enum {string}
+         */
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "within_the_day" | "once_a_day" | "hours" | "most_horses";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -4235,6 +4531,10 @@ export interface components {
          * @example bend.flex
          */
         SkillId: string;
+        /** @description Why something is skipped. */
+        Skipped: {
+            because: string;
+        };
         /** @description A slip against the horse's own settled level. */
         Slip: {
             /**
@@ -4463,9 +4763,18 @@ export interface components {
         /** @description One horse of the day. */
         StringHorse: {
             aim: components["schemas"]["Aim"];
+            /** Format: uuid */
+            booking_id: string;
             /** @description Blocks put on its card for today. */
             card: components["schemas"]["CardBlock"][];
             horse: components["schemas"]["Horse"];
+            /** @description A ride, or an outing on which nothing is asked. */
+            kind: components["schemas"]["BookingKind"];
+            /**
+             * Format: int64
+             * @description How long it is down for.
+             */
+            minutes: number;
             /** @description The parts of its ride's card in order, the check-over apart. */
             parts: components["schemas"]["CardPart"][];
             place: string;
@@ -4474,6 +4783,8 @@ export interface components {
             rider_id: string;
             /** @description Its rides today, earliest first. */
             rides: components["schemas"]["RideBrief"][];
+            /** @description Why it was skipped; null while it stands. */
+            skipped_because?: string | null;
             /**
              * @description Barn time.
              * @example 07:30:00
@@ -4519,6 +4830,11 @@ export interface components {
             side: components["schemas"]["Side"];
             /** @description Whether it was soft. */
             soft: boolean;
+        };
+        /** @description The booking to change places with. */
+        SwapWith: {
+            /** Format: uuid */
+            with: string;
         };
         /**
          * @description How fast the cow or flag goes.
@@ -5316,6 +5632,505 @@ export interface operations {
             };
         };
     };
+    move_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booking_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookingMoved"];
+            };
+        };
+        responses: {
+            /** @description Moved */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A rule refuses it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booking_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Off the day */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booking_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It stands */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A rule refuses it by now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    skip_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booking_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Skipped"];
+            };
+        };
+        responses: {
+            /** @description Skipped */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    swap_bookings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booking_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapWith"];
+            };
+        };
+        responses: {
+            /** @description Swapped */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A rule refuses it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_calculators: {
         parameters: {
             query?: never;
@@ -6028,6 +6843,196 @@ export interface operations {
             };
             /** @description Not there, or not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayShown"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBooking"];
+            };
+        };
+        responses: {
+            /** @description Booked */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A rule refuses it, or the id is known */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

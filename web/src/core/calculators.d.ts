@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/day-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a day of bookings breaks, and what a change to it would break. */
+        post: operations["day-rules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/evenness": {
         parameters: {
             query?: never;
@@ -306,6 +323,59 @@ export interface components {
             /** @description Why it is on the card. */
             why: string;
         };
+        /** @description One booking of a day. */
+        Booking: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            booking_id: string;
+            /** @description Work on cattle. */
+            cattle: boolean;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id?: string | null;
+            /** @description What is booked. */
+            kind: components["schemas"]["BookingKind"];
+            /**
+             * Format: int32
+             * @description How long it takes.
+             */
+            minutes: number;
+            /**
+             * Format: uuid
+             * @description Who rides, or is there for it.
+             */
+            person_id?: string | null;
+            /**
+             * Format: uuid
+             * @description Where.
+             */
+            place_id?: string | null;
+        };
+        /**
+         * @description What is booked.
+         * @enum {string}
+         */
+        BookingKind: "ride" | "outing" | "farrier" | "dentist" | "vet" | "lesson" | "owner_visit" | "haul" | "barrels_set" | "herd_gathered" | "ground_dragged";
+        /** @description A rule that a day breaks. */
+        Broken: {
+            /** @description The bookings it is about. */
+            bookings: string[];
+            /** @description Whether a plan with it is refused. */
+            hard: boolean;
+            /** @description The rule. */
+            rule: components["schemas"]["Rule"];
+            /** @description The same in a sentence. */
+            text: string;
+        };
         /** @description One stretch of being calm, or not. */
         Calm: {
             /** @description Spots it was drawn to, such as the gate. */
@@ -540,6 +610,17 @@ export interface components {
              */
             soft_circles: number;
         };
+        /** @description What a person is cleared for. */
+        Clearance: {
+            /** @description Work on cattle. */
+            cattle: boolean;
+            /** @description First rides of a horse. */
+            first_rides: boolean;
+            /** @description The only horses they may ride; null for all. */
+            only_horses?: string[] | null;
+            /** @description Headgear they may ride in. */
+            rigs: components["schemas"]["RigKind"][];
+        };
         /** @description So many at once. */
         Count: {
             /**
@@ -558,6 +639,135 @@ export interface components {
          * @enum {string}
          */
         Cue: "seat" | "voice" | "one_rein" | "two_reins";
+        /** @description A change to a day. */
+        DayChange: {
+            /** @description The booking. */
+            booking: components["schemas"]["Booking"];
+            /** @enum {string} */
+            change: "add";
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            booking_id: string;
+            /** @enum {string} */
+            change: "move";
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description How long it takes then.
+             */
+            minutes: number;
+            /**
+             * Format: uuid
+             * @description Who rides then.
+             */
+            person_id?: string | null;
+            /**
+             * Format: uuid
+             * @description Where.
+             */
+            place_id?: string | null;
+        } | {
+            /**
+             * Format: uuid
+             * @description One.
+             */
+            booking_id: string;
+            /** @enum {string} */
+            change: "swap";
+            /**
+             * Format: uuid
+             * @description The other.
+             */
+            with: string;
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            booking_id: string;
+            /** @enum {string} */
+            change: "skip";
+        } | {
+            /** @enum {string} */
+            change: "goes_home";
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            person_id: string;
+        };
+        /** @description A horse of the barn on that day. */
+        DayHorse: {
+            /** @description Nobody gets on until it was looked at. */
+            check_first?: boolean;
+            /** @description It is at its first rides: never alone. */
+            first_rides: boolean;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            horse_id: string;
+            /**
+             * Format: int32
+             * @description Rides a day at the most.
+             */
+            most_rides: number;
+            /** @description What people call it. */
+            name: string;
+            rig?: components["schemas"]["RigKind"] | null;
+        };
+        /** @description Somebody of the barn on that day. */
+        DayPerson: {
+            /** @description They went home. */
+            away?: boolean;
+            /** @description What they are cleared for. */
+            clearance: components["schemas"]["Clearance"];
+            hours?: components["schemas"]["WorkHours"] | null;
+            /** @description What people call them. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            person_id: string;
+            /** @description What they are to the barn. */
+            role: components["schemas"]["Role"];
+            /** @description Whether they set any hours, so that a day without is a day off. */
+            sets_hours: boolean;
+        };
+        /** @description A place of the barn. */
+        DayPlace: {
+            /**
+             * Format: int32
+             * @description Horses at once.
+             */
+            horses_at_once: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            place_id: string;
+        };
+        /** @description A day with all that stands in it. */
+        DayPlan: {
+            /** @description What is booked, those that were skipped left out. */
+            bookings: components["schemas"]["Booking"][];
+            /** @description The horses. */
+            horses: components["schemas"]["DayHorse"][];
+            /** @description The people. */
+            people: components["schemas"]["DayPerson"][];
+            /** @description The places. */
+            places: components["schemas"]["DayPlace"][];
+        };
         /** @description The verdict at the end of one day. */
         DayVerdict: {
             /**
@@ -1764,6 +1974,11 @@ export interface components {
          * @enum {string}
          */
         RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
+        /**
+         * @description What a person is to the barn.
+         * @enum {string}
+         */
+        Role: "trainer" | "rider" | "helper" | "owner";
         /** @description One rollback. */
         Roll: {
             /** @description What it was rolled back against. */
@@ -1777,6 +1992,11 @@ export interface components {
             /** @description Whether the weight was behind. */
             weight_behind: boolean;
         };
+        /**
+         * @description A rule of the day.
+         * @enum {string}
+         */
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "within_the_day" | "once_a_day" | "hours" | "most_horses";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -2403,6 +2623,29 @@ export interface components {
              */
             to: string;
         };
+        /** @description A stretch of one day of the week. */
+        WorkHours: {
+            /**
+             * @description Barn time.
+             * @example 07:00:00
+             */
+            from: string;
+            /**
+             * Format: int32
+             * @description The most horses they ride on such a day.
+             */
+            most_horses: number;
+            /**
+             * @description Barn time, later than `from`.
+             * @example 15:30:00
+             */
+            to: string;
+            /**
+             * Format: int32
+             * @description 1 is Monday, 7 is Sunday (ISO 8601).
+             */
+            weekday: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -2488,6 +2731,42 @@ export interface operations {
                         high: number[];
                         /** @description Cumulated shortfall below target - k. */
                         low: number[];
+                    };
+                };
+            };
+        };
+    };
+    "day-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    change?: components["schemas"]["DayChange"] | null;
+                    /** @description The day as it stands. */
+                    day: components["schemas"]["DayPlan"];
+                    /** @description Times in words by a clock of 24 hours. */
+                    hours24?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        after?: components["schemas"]["DayPlan"] | null;
+                        /** @description What the day breaks as it stands. */
+                        broken: components["schemas"]["Broken"][];
+                        /** @description What the change would break beside that. */
+                        by_change: components["schemas"]["Broken"][];
                     };
                 };
             };

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { NavLink } from 'react-router';
+import { Link, useLocation } from 'react-router';
 
 const pages: [string, string][] = [
   ['/', 'Today'],
@@ -9,8 +9,18 @@ const pages: [string, string][] = [
   ['/outcomes', 'Looking back'],
 ];
 
+/** Pages that belong to another's word: the barn's horses and people, the day. */
+const below: Record<string, RegExp> = {
+  '/': /^\/(day.*)?$/,
+  '/barn': /^\/(barn|people|horses$|horses\/(new|several)$)/,
+};
+
+const isOn = (to: string, path: string) =>
+  below[to] ? below[to].test(path) : path === to || path.startsWith(`${to}/`);
+
 /** The barn's own pages; below the name on a phone. */
 export function PageLinks() {
+  const { pathname } = useLocation();
   return (
     <Box
       component="nav"
@@ -38,9 +48,9 @@ export function PageLinks() {
       }}
     >
       {pages.map(([to, name]) => (
-        <NavLink key={to} to={to} end={to === '/'}>
+        <Link key={to} to={to} aria-current={isOn(to, pathname) ? 'page' : undefined}>
           {name}
-        </NavLink>
+        </Link>
       ))}
     </Box>
   );

@@ -21,7 +21,7 @@ export function HorsesPage() {
     <PageFrame title="Horses">
       <BarnLinks />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>
+        <Typography variant="h1" sx={{ flex: { xs: '1 1 100%', sm: 1 } }}>
           Horses
         </Typography>
         {decides && (

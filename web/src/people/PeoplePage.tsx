@@ -89,7 +89,9 @@ function PersonList({ people, label }: { people: PersonOfBarn[]; label: string }
             {person.role === 'rider' && (
               <Typography variant="body2">{clearanceInWords(person.clearance)}</Typography>
             )}
-            <Typography variant="body2">{hoursInWords(person.hours)}</Typography>
+            {person.role !== 'owner' && (
+              <Typography variant="body2">{hoursInWords(person.hours)}</Typography>
+            )}
             {!person.has_password && !person.left_at && (
               <Typography variant="body2" sx={{ fontWeight: 700 }}>
                 {person.link_until ? 'Invited, not in yet' : "No link that works; can't come in"}
@@ -101,6 +103,7 @@ function PersonList({ people, label }: { people: PersonOfBarn[]; label: string }
               component={Link}
               to={`/people/${person.person_id}`}
               aria-label={`Change ${person.name}`}
+              sx={{ ml: 'auto' }}
             >
               Change
             </Button>

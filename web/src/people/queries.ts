@@ -7,6 +7,8 @@ export type PersonOfBarn = Schemas['PersonOfBarn'];
 export const peopleQuery = queryOptions({
   queryKey: ['people'],
   queryFn: () => answer(client.GET('/api/people')),
+  // People come in by their links on devices of their own; nobody is told of it here.
+  staleTime: 0,
 });
 
 export const useAddPerson = () =>

@@ -55,8 +55,13 @@ export function HorseTag({ entry, records, isNext }: Props) {
           </Typography>
           <Typography variant="body2" sx={{ color: 'text.secondary' }}>
             {horseLine(horse)}, {entry.place.toLowerCase()}
+            {entry.kind === 'outing' && '. An outing: nothing is asked'}
+            {entry.skipped_because != null && `. Skipped: ${entry.skipped_because}`}
           </Typography>
         </Box>
+        {entry.skipped_because != null && (
+          <Typography sx={{ fontWeight: 700, alignSelf: 'center' }}>skipped</Typography>
+        )}
         {isNext && <Typography sx={{ fontWeight: 700, alignSelf: 'center' }}>next</Typography>}
         {records && !isNext && ride && (
           <Button

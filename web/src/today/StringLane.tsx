@@ -32,7 +32,7 @@ export function StringLane({ rider, entries, records, next }: Props) {
         {entries.map((entry) => (
           <Box
             component="li"
-            key={entry.horse.horse_id}
+            key={entry.booking_id}
             sx={{ display: 'flex', py: 1, alignItems: 'flex-start' }}
           >
             <Typography

@@ -1,8 +1,10 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { lazy, Suspense } from 'react';
+import { Link } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { NoHorses } from '../frame/NoHorses';
 import { PageFrame } from '../frame/PageFrame';
@@ -32,9 +34,16 @@ function Day({ today }: { today: Schemas['Today'] }) {
   const string = lanes(today.string, who.person_id);
   return (
     <>
-      <Typography variant="h1" sx={{ mb: 2 }}>
-        {longDay(today.day)}
-      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center', mb: 2 }}>
+        <Typography variant="h1" sx={{ flex: 1, minWidth: 260 }}>
+          {longDay(today.day)}
+        </Typography>
+        {who.records && (
+          <Button component={Link} to="/day">
+            {who.decides ? 'Arrange the day' : 'The whole day'}
+          </Button>
+        )}
+      </Box>
       {who.decides && (
         <Suspense fallback={null}>
           <FirstSteps horses={today.string.length + today.others.length} />

@@ -8,7 +8,7 @@ export const isRidden = (entry: StringHorse) =>
 
 /** The first horse not ridden yet: one's own before another rider's. */
 export function nextUp(string: StringHorse[], personId: string): StringHorse | undefined {
-  const waiting = string.filter((entry) => !isRidden(entry));
+  const waiting = string.filter((entry) => !isRidden(entry) && entry.skipped_because == null);
   return waiting.find((entry) => entry.rider_id === personId) ?? waiting[0];
 }
 

@@ -100,7 +100,7 @@ function ThingRow<K extends string, T extends Thing<K>>({
   const away = thing.put_away_at != null;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
-      <Box sx={{ flex: '1 1 220px' }}>
+      <Box sx={{ flex: '1 1 200px' }}>
         <Typography variant="h3">{thing.name}</Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           {about}
@@ -109,7 +109,7 @@ function ThingRow<K extends string, T extends Thing<K>>({
         </Typography>
       </Box>
       {decides && (
-        <>
+        <Box sx={{ display: 'flex', gap: 1, ml: 'auto' }}>
           <Button onClick={onEdit} aria-label={`Change ${thing.name}`}>
             Change
           </Button>
@@ -119,7 +119,7 @@ function ThingRow<K extends string, T extends Thing<K>>({
           >
             {away ? 'Use again' : 'Put away'}
           </Button>
-        </>
+        </Box>
       )}
     </Box>
   );

@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::horse::{Decision, DemoHorse};
 use super::people::{DemoBarn, PASSWORD};
 use super::season::{self, Season};
-use super::{newcomer, programs, rides, work};
+use super::{frame, newcomer, programs, rides, work};
 
 /// A clock that stands where it is put.
 #[derive(Clone, Default)]
@@ -78,6 +78,10 @@ pub async fn live(pool: &PgPool, demo: &DemoBarn, now: &Zoned) -> anyhow::Result
             .with_context(|| format!("{} on {}", event.horse.name, event.at))?;
     }
     barn.check_all_decided()?;
+    if demo.sets_up {
+        barn.clock.put(now.timestamp());
+        frame::set_up(&barn.trainer().await?, now).await?;
+    }
     served.stop().await
 }
 

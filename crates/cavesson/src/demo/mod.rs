@@ -6,9 +6,11 @@
 //! - [`newcomer`]: the horse that came this week, and its intake
 //! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
 //! - [`programs`]: what the barn changes on the ladder
+//! - [`frame`]: hours, clearances, the yard, goals, appointments
 //! - [`stored`]: what a barn has before its first ride
 //! - [`lived`]: its weeks, through the public API on a clock of their own
 
+mod frame;
 mod horse;
 mod horses;
 mod lived;

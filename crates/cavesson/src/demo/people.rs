@@ -20,6 +20,8 @@ pub struct DemoBarn {
     pub places: &'static [(&'static str, PlaceKind)],
     pub horses: &'static [DemoHorse],
     pub programs: &'static [DemoProgram],
+    /// Whether hours, yard, goals and appointments are set up too.
+    pub sets_up: bool,
 }
 
 /// One person of the demo.
@@ -64,6 +66,7 @@ pub const SALTGRASS: DemoBarn = DemoBarn {
     ],
     horses: horses::SALTGRASS,
     programs: programs::SALTGRASS,
+    sets_up: true,
 };
 
 pub const TWO_CEDARS: DemoBarn = DemoBarn {
@@ -77,6 +80,7 @@ pub const TWO_CEDARS: DemoBarn = DemoBarn {
     places: &[("Arena", PlaceKind::Arena)],
     horses: horses::TWO_CEDARS,
     programs: &[],
+    sets_up: false,
 };
 
 /// The handles of the demo's barns.

@@ -6,7 +6,7 @@ use std::collections::HashMap;
 use anyhow::Context;
 use cavesson_core::horse::{HorseSheet, Sex};
 use cavesson_core::ladder::Level;
-use cavesson_core::yard::PlaceSheet;
+use cavesson_core::yard::{PlaceKind, PlaceSheet};
 use cavesson_store::BarnTransaction;
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::horse;
@@ -44,7 +44,8 @@ pub async fn add(pool: &PgPool, demo: &DemoBarn, year: i16) -> anyhow::Result<()
         let place = PlaceSheet {
             name: (*name).to_owned(),
             kind: *kind,
-            horses_at_once: 3,
+            // Two in a round pen work each other's horse.
+            horses_at_once: if *kind == PlaceKind::RoundPen { 1 } else { 4 },
         };
         place::add(&mut barn, place_id, &place).await?;
         places.push(place_id);

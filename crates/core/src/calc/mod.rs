@@ -4,11 +4,12 @@
 //!
 //! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
 //! - [`soft`], [`quit`], [`gate`], [`judge`]
-//! - [`card`], [`intake`], [`simulate_horse`]
+//! - [`card`], [`intake`], [`day_rules`], [`simulate_horse`]
 
 pub mod calculator;
 pub mod card;
 pub mod cusum;
+pub mod day_rules;
 pub mod evenness;
 pub mod ewma;
 pub mod gate;
@@ -39,6 +40,7 @@ pub const ALL: &[Calculator] = &[
     judge::CALCULATOR,
     card::CALCULATOR,
     intake::CALCULATOR,
+    day_rules::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

@@ -1,0 +1,139 @@
+//! What a trainer sets up beside the horses: hours, clearances, the yard, goals, and
+//! what stands in the day beside the rides. Through the public API, as a user would.
+
+use anyhow::Context;
+use cavesson_client::Client;
+use jiff::{ToSpan, Zoned};
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+/// Whom the barn pays for which days, from when to when, for how many horses; and what
+/// they are not cleared for.
+const HOURS: &[(&str, &[u8], &str, &str, u8)] = &[
+    (
+        "Wren Aldecott",
+        &[1, 2, 3, 4, 5, 6, 7],
+        "06:30:00",
+        "16:00:00",
+        8,
+    ),
+    (
+        "Tobin Marrash",
+        &[1, 2, 3, 4, 5, 6, 7],
+        "07:00:00",
+        "14:30:00",
+        8,
+    ),
+    (
+        "Pia Lundgard",
+        &[1, 2, 3, 4, 5, 6, 7],
+        "06:30:00",
+        "12:00:00",
+        0,
+    ),
+];
+
+const GEAR: &[(&str, &str, &str)] = &[
+    ("Loose-ring snaffle", "snaffle", "Sweet iron, 5 inches"),
+    ("Five-eighths bosal", "bosal", "Rawhide core, mohair mecate"),
+    ("Short-shank correction", "shank", "Finished horses only"),
+    ("Ranch saddle", "saddle", "16 inches, full bars"),
+    ("Flag", "ground_tool", ""),
+];
+
+const CATTLE: &[(&str, &str, u16, &str)] = &[
+    ("Blue tags", "heifers", 14, "Quiet, for first looks"),
+    ("Yellow tags", "steers", 22, "Fresh in October"),
+];
+
+/// Goals by horse: kind, name, days ahead.
+const GOALS: &[(&str, &str, &str, i64)] = &[
+    ("Quill", "show", "Spring futurity", 118),
+    ("Thimble", "sale", "Ranch horse sale", 74),
+    ("Copperline", "go_home", "Goes home", 60),
+];
+
+/// Sets the barn up.
+pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
+    people(trainer).await?;
+    for (name, kind, note) in GEAR {
+        let sheet = json!({"name": name, "kind": kind, "note": note});
+        trainer.post("/api/gear", &sheet).await?;
+    }
+    for (name, kind, head, note) in CATTLE {
+        let sheet = json!({"name": name, "kind": kind, "head": head, "note": note});
+        trainer.post("/api/cattle", &sheet).await?;
+    }
+    let horses = trainer.horses().await?;
+    for (name, kind, goal, ahead) in GOALS {
+        if let Some(horse) = horses.iter().find(|horse| horse.name == *name) {
+            let day = now.date().checked_add(ahead.days())?;
+            let goals = json!([{"kind": kind, "name": goal, "day": day}]);
+            let path = format!("/api/horses/{}/goals", horse.horse_id);
+            trainer.put(&path, &goals).await?;
+        }
+    }
+    let horse = |name: &str| {
+        let found = horses.iter().find(|horse| horse.name == name);
+        found.map(|horse| horse.horse_id)
+    };
+    appointments(trainer, now, horse).await
+}
+
+async fn people(trainer: &Client) -> anyhow::Result<()> {
+    let people: Value = trainer.get("/api/people").await?;
+    for (name, days, from, to, most) in HOURS {
+        let of_barn = people.as_array().context("a list of people")?.iter();
+        let Some(person) = of_barn.clone().find(|person| person["name"] == *name) else {
+            continue;
+        };
+        let hours: Vec<Value> = days
+            .iter()
+            .map(|weekday| json!({"weekday": weekday, "from": from, "to": to, "most_horses": most}))
+            .collect();
+        let sheet = json!({
+            "name": name, "sign_in": person["sign_in"], "role": person["role"],
+            "clearance": person["clearance"], "hours": hours,
+        });
+        let person_id = person["person_id"].as_str().context("an id")?;
+        trainer
+            .put(&format!("/api/people/{person_id}"), &sheet)
+            .await?;
+    }
+    Ok(())
+}
+
+/// What stands in today beside the rides: the farrier, ground that is dragged, the herd.
+async fn appointments(
+    trainer: &Client,
+    now: &Zoned,
+    horse: impl Fn(&str) -> Option<Uuid>,
+) -> anyhow::Result<()> {
+    let places: Value = trainer.get("/api/places").await?;
+    let place = |name: &str| {
+        let all = places.as_array().into_iter().flatten();
+        let found = all.clone().find(|place| place["name"] == name);
+        found.map(|place| place["place_id"].clone())
+    };
+    let path = format!("/api/days/{}/bookings", now.date());
+    for (kind, name, in_place, from_min, minutes, note) in [
+        ("farrier", "Kettle", None, 13 * 60, 45, "Front shoes"),
+        ("ground_dragged", "", Some("Big arena"), 6 * 60 + 45, 30, ""),
+        (
+            "herd_gathered",
+            "",
+            Some("Cattle pen"),
+            10 * 60,
+            120,
+            "Yellow tags",
+        ),
+    ] {
+        let booking = json!({
+            "booking_id": Uuid::now_v7(), "kind": kind, "horse_id": horse(name),
+            "place_id": in_place.and_then(place), "from_min": from_min, "minutes": minutes,
+            "note": note,
+        });
+        trainer.post(&path, &booking).await?;
+    }
+    Ok(())
+}

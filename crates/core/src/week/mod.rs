@@ -1,0 +1,13 @@
+//! The day and the week: who rides which horse when and where, and the rules for it.
+//!
+//! - [`booking`]: what stands in a day, and what its rules need to know
+//! - [`change`]: moving, swapping, handing on
+//! - [`rule`]: what a day breaks, in words
+
+pub mod booking;
+pub mod change;
+pub mod rule;
+
+pub use booking::{Booking, BookingKind, DayHorse, DayPerson, DayPlace, DayPlan};
+pub use change::DayChange;
+pub use rule::{Broken, Rule, broken, broken_by};

@@ -1,0 +1,404 @@
+//! The rules of a day. Common practice, no source. The independent checker below looks
+//! at the day minute by minute, as a person with a wall chart would, and shares no code
+//! with the rules.
+
+use std::collections::BTreeSet;
+
+use cavesson_core::person::{Clearance, Role, WorkHours};
+use cavesson_core::ride::RigKind;
+use cavesson_core::week::{
+    Booking, BookingKind, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, Rule, broken,
+    broken_by,
+};
+use jiff::civil::time;
+use proptest::prelude::*;
+use uuid::Uuid;
+
+const fn id(kind: u128, number: u128) -> Uuid {
+    Uuid::from_u128(kind * 1000 + number)
+}
+
+fn ride(
+    number: u128,
+    horse: u128,
+    person: u128,
+    place: u128,
+    from_min: u16,
+    minutes: u16,
+) -> Booking {
+    Booking {
+        booking_id: id(4, number),
+        kind: BookingKind::Ride,
+        horse_id: Some(id(1, horse)),
+        person_id: Some(id(2, person)),
+        place_id: Some(id(3, place)),
+        from_min,
+        minutes,
+        cattle: false,
+    }
+}
+
+fn person(number: u128, role: Role) -> DayPerson {
+    DayPerson {
+        person_id: id(2, number),
+        name: ["Wren", "Tobin", "Pia"][number as usize % 3].to_owned(),
+        role,
+        clearance: Clearance::all(),
+        hours: None,
+        sets_hours: false,
+        away: false,
+    }
+}
+
+fn horse(number: u128) -> DayHorse {
+    DayHorse {
+        horse_id: id(1, number),
+        name: ["Oatcake", "Thimble", "Quill", "Harrow"][number as usize % 4].to_owned(),
+        rig: None,
+        first_rides: false,
+        most_rides: 1,
+        check_first: false,
+    }
+}
+
+fn day(bookings: Vec<Booking>) -> DayPlan {
+    DayPlan {
+        bookings,
+        people: vec![
+            person(0, Role::Trainer),
+            person(1, Role::Rider),
+            person(2, Role::Helper),
+        ],
+        horses: (0..4).map(horse).collect(),
+        places: (0..2)
+            .map(|number| DayPlace {
+                place_id: id(3, number),
+                name: ["Round pen", "Big arena"][number as usize].to_owned(),
+                horses_at_once: 1 + number as u8 * 2,
+            })
+            .collect(),
+    }
+}
+
+fn texts(day: &DayPlan) -> Vec<String> {
+    broken(day, false).into_iter().map(|one| one.text).collect()
+}
+
+#[test]
+fn a_good_day_breaks_nothing() {
+    let good = day(vec![
+        ride(0, 0, 0, 0, 450, 45),
+        // One begins as the other ends.
+        ride(1, 1, 0, 0, 495, 45),
+        ride(2, 2, 1, 1, 450, 45),
+    ]);
+    assert_eq!(texts(&good), [""; 0]);
+}
+
+#[test]
+fn each_rule_says_what_it_is_about() {
+    let two = day(vec![ride(0, 0, 1, 1, 450, 45), ride(1, 1, 1, 1, 480, 45)]);
+    assert_eq!(
+        texts(&two),
+        [
+            "Tobin is booked for Oatcake from 7:30 AM to 8:15 AM and for Thimble from 8:00 AM to 8:45 AM."
+        ]
+    );
+    let mut farrier = day(vec![ride(0, 0, 1, 1, 450, 45), ride(1, 0, 0, 1, 480, 30)]);
+    farrier.bookings[1].kind = BookingKind::Farrier;
+    assert_eq!(
+        texts(&farrier),
+        ["Oatcake is ridden from 7:30 AM to 8:15 AM and with the farrier from 8:00 AM to 8:30 AM."]
+    );
+    let full = day(vec![ride(0, 0, 0, 0, 780, 45), ride(1, 1, 1, 0, 800, 45)]);
+    assert_eq!(
+        texts(&full),
+        ["Round pen holds one horse; at 1:20 PM it would have Oatcake, Thimble."]
+    );
+    assert_eq!(
+        broken(&full, true)[0].text,
+        "Round pen holds one horse; at 13:20 it would have Oatcake, Thimble."
+    );
+    let mut dragged = day(vec![ride(0, 0, 0, 1, 450, 45), ride(1, 0, 0, 1, 440, 20)]);
+    dragged.bookings[1] = Booking {
+        kind: BookingKind::GroundDragged,
+        horse_id: None,
+        person_id: None,
+        ..dragged.bookings[1]
+    };
+    assert_eq!(
+        texts(&dragged),
+        ["Big arena is being dragged from 7:20 AM to 7:40 AM."]
+    );
+    let again = day(vec![ride(0, 0, 0, 1, 450, 45), ride(1, 0, 1, 1, 600, 45)]);
+    assert_eq!(
+        texts(&again),
+        ["Oatcake would be ridden at 7:30 AM and 10:00 AM."]
+    );
+    assert!(!broken(&again, false)[0].hard, "the trainer decides");
+    let mut hours = day(vec![ride(0, 0, 1, 1, 400, 45)]);
+    hours.people[1].hours = Some(WorkHours {
+        weekday: 1,
+        from: time(7, 0, 0, 0),
+        to: time(15, 0, 0, 0),
+        most_horses: 0,
+    });
+    assert_eq!(
+        texts(&hours),
+        [
+            "Tobin works 7:00 AM to 3:00 PM on this day.",
+            "That's 1 horse for Tobin, who rides 0 at the most."
+        ]
+    );
+    hours.people[1].hours = None;
+    hours.people[1].sets_hours = true;
+    assert_eq!(texts(&hours), ["Tobin doesn't work on this day."]);
+    let mut late = day(vec![ride(0, 0, 0, 1, 1430, 45)]);
+    assert_eq!(texts(&late), ["It would end after midnight."]);
+    late.bookings[0].from_min = 600;
+    late.horses[0].check_first = true;
+    assert_eq!(
+        texts(&late),
+        ["Have Oatcake looked at before anybody gets on."]
+    );
+}
+
+#[test]
+fn first_rides_want_somebody_who_is_on_no_horse() {
+    let mut green = day(vec![ride(0, 0, 0, 1, 450, 45)]);
+    green.horses[0].first_rides = true;
+    assert_eq!(texts(&green), [""; 0]);
+    // The rider is on another horse, and the helper does not work that day.
+    green.bookings.push(ride(1, 1, 1, 1, 480, 45));
+    green.people[2].sets_hours = true;
+    assert_eq!(
+        texts(&green),
+        [
+            "Oatcake is at the first rides, never alone, and nobody else is here from 7:30 AM to 8:15 AM."
+        ]
+    );
+}
+
+#[test]
+fn who_is_not_cleared_is_stopped() {
+    let mut shank = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    shank.horses[0].rig = Some(RigKind::Shank);
+    shank.bookings[0].cattle = true;
+    shank.people[1].clearance = Clearance::for_new(Role::Rider);
+    assert_eq!(
+        texts(&shank),
+        [
+            "Tobin isn't cleared for this headgear.",
+            "Tobin isn't cleared for cattle."
+        ]
+    );
+    let hand_on = DayChange::Move {
+        booking_id: id(4, 0),
+        person_id: Some(id(2, 0)),
+        place_id: Some(id(3, 1)),
+        from_min: 450,
+        minutes: 45,
+    };
+    assert_eq!(broken_by(&shank, &hand_on, false), []);
+    let gone = broken_by(
+        &day(vec![ride(0, 0, 1, 1, 450, 45)]),
+        &DayChange::GoesHome {
+            person_id: id(2, 1),
+        },
+        false,
+    );
+    assert_eq!(gone[0].text, "Tobin went home.");
+}
+
+#[test]
+fn a_swap_changes_times_and_riders_and_nothing_else() {
+    let before = day(vec![ride(0, 0, 0, 0, 450, 30), ride(1, 1, 1, 1, 600, 60)]);
+    let swap = DayChange::Swap {
+        booking_id: id(4, 0),
+        with: id(4, 1),
+    };
+    let after = swap.after(&before);
+    assert_eq!(
+        after.bookings,
+        [ride(0, 0, 1, 0, 600, 30), ride(1, 1, 0, 1, 450, 60)]
+    );
+    assert_eq!(swap.after(&after), before, "and back");
+    let nothing = DayChange::Swap {
+        booking_id: id(4, 0),
+        with: id(4, 9),
+    };
+    assert_eq!(nothing.after(&before), before);
+}
+
+/// Minute by minute, who is where.
+fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
+    let mut found = BTreeSet::new();
+    for minute in 0..=(24 * 60 + 120) {
+        let now: Vec<&Booking> = day
+            .bookings
+            .iter()
+            .filter(|one| (one.from_min..one.from_min + one.minutes).contains(&minute))
+            .collect();
+        if minute >= 24 * 60 && !now.is_empty() {
+            found.insert(Rule2::Midnight);
+        }
+        for (index, one) in now.iter().enumerate() {
+            let others = || {
+                now.iter()
+                    .enumerate()
+                    .filter(move |(other, _)| *other != index)
+            };
+            if others()
+                .any(|(_, other)| one.person_id.is_some() && other.person_id == one.person_id)
+            {
+                found.insert(Rule2::Person);
+            }
+            if others().any(|(_, other)| one.horse_id.is_some() && other.horse_id == one.horse_id) {
+                found.insert(Rule2::Horse);
+            }
+            let ridden = matches!(one.kind, BookingKind::Ride | BookingKind::Outing);
+            if ridden
+                && others().any(|(_, other)| {
+                    other.kind == BookingKind::GroundDragged
+                        && one.place_id.is_some()
+                        && other.place_id == one.place_id
+                })
+            {
+                found.insert(Rule2::Dragged);
+            }
+            let horse = day
+                .horses
+                .iter()
+                .find(|horse| Some(horse.horse_id) == one.horse_id);
+            if ridden && horse.is_some_and(|horse| horse.check_first) {
+                found.insert(Rule2::Check);
+            }
+        }
+        for place in &day.places {
+            let horses = now
+                .iter()
+                .filter(|one| one.place_id == Some(place.place_id) && one.horse_id.is_some());
+            if horses.count() > usize::from(place.horses_at_once) {
+                found.insert(Rule2::Place);
+            }
+        }
+    }
+    // Somebody else has to be free for the whole ride.
+    for one in &day.bookings {
+        let ridden = matches!(one.kind, BookingKind::Ride | BookingKind::Outing);
+        let horse = day
+            .horses
+            .iter()
+            .find(|horse| Some(horse.horse_id) == one.horse_id);
+        if !ridden || !horse.is_some_and(|horse| horse.first_rides) {
+            continue;
+        }
+        let minutes = one.from_min..one.from_min + one.minutes;
+        let free = day.people.iter().any(|person| {
+            minutes.clone().all(|minute| {
+                !day.bookings.iter().any(|other| {
+                    other.person_id == Some(person.person_id)
+                        && (other.from_min..other.from_min + other.minutes).contains(&minute)
+                })
+            })
+        });
+        if !free {
+            found.insert(Rule2::Alone);
+        }
+    }
+    found
+}
+
+#[derive(Debug, PartialEq, Eq, PartialOrd, Ord)]
+enum Rule2 {
+    Person,
+    Horse,
+    Place,
+    Dragged,
+    Midnight,
+    Check,
+    Alone,
+}
+
+fn told(rule: Rule) -> Option<Rule2> {
+    match rule {
+        Rule::OneHorseAtATime => Some(Rule2::Person),
+        Rule::HorseInOnePlace => Some(Rule2::Horse),
+        Rule::PlaceHolds => Some(Rule2::Place),
+        Rule::PlaceReady => Some(Rule2::Dragged),
+        Rule::WithinTheDay => Some(Rule2::Midnight),
+        Rule::CheckFirst => Some(Rule2::Check),
+        Rule::NeverAlone => Some(Rule2::Alone),
+        _ => None,
+    }
+}
+
+fn any_day() -> impl Strategy<Value = DayPlan> {
+    let booking = (
+        0u128..4,
+        prop::option::of(0u128..3),
+        prop::option::of(0u128..2),
+        (0u16..288).prop_map(|five| five * 5),
+        (1u16..24).prop_map(|five| five * 5),
+        prop::sample::select(vec![
+            BookingKind::Ride,
+            BookingKind::Ride,
+            BookingKind::Outing,
+            BookingKind::Farrier,
+            BookingKind::GroundDragged,
+        ]),
+    );
+    (
+        prop::collection::vec(booking, 0..8),
+        any::<[bool; 4]>(),
+        any::<[bool; 4]>(),
+    )
+        .prop_map(|(bookings, check, first)| {
+            let bookings = bookings.into_iter().enumerate().map(
+                |(number, (horse, person, place, from_min, minutes, kind))| Booking {
+                    kind,
+                    horse_id: (!kind.is_set_up()).then_some(id(1, horse)),
+                    person_id: person
+                        .filter(|_| !kind.is_set_up())
+                        .map(|person| id(2, person)),
+                    place_id: place.map(|place| id(3, place)),
+                    ..ride(number as u128, horse, 0, 0, from_min, minutes)
+                },
+            );
+            let mut day = day(bookings.collect());
+            for (horse, (check, first)) in day.horses.iter_mut().zip(check.into_iter().zip(first)) {
+                horse.check_first = check;
+                horse.first_rides = first;
+            }
+            day
+        })
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(300))]
+
+    /// The rules find what a look at every minute finds, and nothing else.
+    #[test]
+    fn the_rules_find_what_a_look_at_every_minute_finds(day in any_day()) {
+        let found: BTreeSet<Rule2> = broken(&day, false).iter().filter_map(|one| told(one.rule)).collect();
+        prop_assert_eq!(found, checked(&day));
+    }
+
+    /// What a change breaks is what the day breaks after it and did not before.
+    #[test]
+    fn what_a_change_breaks_is_new(day in any_day(), person in 0u128..3, from in 0u16..288) {
+        prop_assume!(!day.bookings.is_empty());
+        let moved = DayChange::Move {
+            booking_id: id(4, 0),
+            person_id: Some(id(2, person)),
+            place_id: day.bookings[0].place_id,
+            from_min: from * 5,
+            minutes: day.bookings[0].minutes,
+        };
+        let before = broken(&day, false);
+        let after = broken(&moved.after(&day), false);
+        let by = broken_by(&day, &moved, false);
+        prop_assert!(by.iter().all(|one| after.contains(one) && !before.contains(one)));
+        prop_assert!(after.iter().all(|one| by.contains(one) || before.contains(one)));
+    }
+}

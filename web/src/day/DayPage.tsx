@@ -1,0 +1,83 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { useWho } from '../session/who';
+import { dayAfter, dayIn, longDay } from '../words/days';
+import { BookingSheet } from './BookingSheet';
+import { BrokenList } from './BrokenList';
+import { Lanes } from './Lanes';
+import { NewBooking } from './NewBooking';
+import { dayQuery, type DayShown } from './queries';
+
+/** A day to arrange: people as lanes, time downwards, horses as tags on hooks. */
+export function DayPage() {
+  const { time_zone } = useWho();
+  const { day = dayIn(time_zone) } = useParams();
+  const shown = useQuery(dayQuery(day));
+  return (
+    <PageFrame title="The day">
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
+        <Typography variant="h1" sx={{ flex: { xs: '1 1 100%', sm: '1 1 auto' } }}>
+          {longDay(day)}
+        </Typography>
+        <Button component={Link} to={`/day/${dayAfter(day, -1)}`}>
+          Day before
+        </Button>
+        <Button component={Link} to={`/day/${dayAfter(day)}`}>
+          Day after
+        </Button>
+        <Button onClick={() => window.print()} sx={{ '@media print': { display: 'none' } }}>
+          Print
+        </Button>
+      </Box>
+      <Asked query={shown}>{(data) => <Arranged key={day} shown={data} />}</Asked>
+    </PageFrame>
+  );
+}
+
+function Arranged({ shown }: { shown: DayShown }) {
+  const { decides, time_zone } = useWho();
+  const [picked, setPicked] = useState<string>();
+  const [adding, setAdding] = useState(false);
+  const open = shown.bookings.find(({ booking }) => booking.booking_id === picked);
+  const arranges = decides && shown.day >= dayIn(time_zone);
+  return (
+    <>
+      {shown.broken.length > 0 && (
+        <Box sx={{ mt: 1.5 }}>
+          <BrokenList broken={shown.broken} title="What this day breaks" />
+        </Box>
+      )}
+      {shown.bookings.length === 0 && (
+        <Typography sx={{ my: 2, maxWidth: 560 }}>
+          Nothing is booked on this day.
+          {arranges && ' Book the first ride; it shows on Today when the day comes.'}
+        </Typography>
+      )}
+      {arranges && (
+        <Button
+          variant="contained"
+          onClick={() => setAdding(true)}
+          sx={{ my: 1.5, minHeight: 56, '@media print': { display: 'none' } }}
+        >
+          Book something
+        </Button>
+      )}
+      <Lanes shown={shown} arranges={arranges} onPick={setPicked} />
+      {open && (
+        <BookingSheet
+          shown={shown}
+          booked={open}
+          arranges={arranges}
+          onClose={() => setPicked(undefined)}
+        />
+      )}
+      {adding && <NewBooking shown={shown} onClose={() => setAdding(false)} />}
+    </>
+  );
+}

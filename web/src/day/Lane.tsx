@@ -1,0 +1,78 @@
+import Box from '@mui/material/Box';
+import { BookedTag } from './BookedTag';
+import type { LanePerson } from './Lanes';
+import type { DayShown } from './queries';
+import { minutesOf, pxPerMin } from './scale';
+
+interface Props {
+  shown: DayShown;
+  person: LanePerson;
+  first: number;
+  last: number;
+  arranges: boolean;
+  onPick: (bookingId: string) => void;
+}
+
+/** One person's lane: a rail, tags on it, and the hours they do not work hatched. */
+export function Lane({ shown, person, first, last, arranges, onPick }: Props) {
+  const own = shown.bookings.filter(
+    ({ booking }) => booking.horse_id != null && (booking.person_id ?? '') === person.id,
+  );
+  const known = shown.plan.people.find(({ person_id }) => person_id === person.id);
+  const top = (minutes: number) => (minutes - first * 60) * pxPerMin;
+  const height = (last - first) * 60 * pxPerMin;
+  const off: [number, number][] = known?.hours
+    ? [
+        [0, top(minutesOf(known.hours.from))],
+        [top(minutesOf(known.hours.to)), height],
+      ]
+    : known?.sets_hours
+      ? [[0, height]]
+      : [];
+  return (
+    <Box
+      data-lane={person.id}
+      component="ol"
+      aria-label={person.name}
+      sx={{
+        listStyle: 'none',
+        m: 0,
+        p: 0,
+        position: 'relative',
+        height,
+        borderLeft: '5px solid',
+        borderColor: 'text.primary',
+      }}
+    >
+      {off
+        .filter(([from, to]) => to > from)
+        .map(([from, to]) => (
+          <Box
+            key={from}
+            component="li"
+            aria-hidden="true"
+            sx={({ palette }) => ({
+              position: 'absolute',
+              left: 0,
+              right: 0,
+              top: Math.max(0, from),
+              height: Math.min(height, to) - Math.max(0, from),
+              backgroundImage: `repeating-linear-gradient(135deg, ${palette.divider} 0 2px, transparent 2px 12px)`,
+            })}
+          />
+        ))}
+      {own.map((booked) => (
+        <BookedTag
+          key={booked.booking.booking_id}
+          booked={booked}
+          plan={shown.plan}
+          broken={shown.broken}
+          top={top(booked.booking.from_min)}
+          height={booked.booking.minutes * pxPerMin}
+          arranges={arranges}
+          onPick={onPick}
+        />
+      ))}
+    </Box>
+  );
+}
