@@ -156,7 +156,7 @@ test('somebody is invited, comes in, gets a new password, leaves', async ({ page
   await expect(page.getByLabel('Link', { exact: true })).not.toHaveValue(revoked);
   await visitor.goto('about:blank');
   await visitor.goto(await page.getByLabel('Link', { exact: true }).inputValue());
-  await visitor.getByLabel('Password').fill('a lighter hand');
+  await visitor.getByLabel('Password', { exact: true }).fill('a lighter hand');
   await visitor.getByRole('button', { name: 'Come in' }).click();
   await expect(visitor.getByRole('heading', { level: 1, name: /day, / })).toBeVisible();
   await juna.reload();

@@ -6,20 +6,11 @@ use cavesson_core::horse::rows::{HorseRows, Named, read};
 use proptest::prelude::*;
 use uuid::Uuid;
 
-fn named() -> (Vec<(Uuid, String)>, Vec<(Uuid, String)>, Vec<String>) {
-    (
-        vec![(Uuid::from_u128(1), "Odell Krantzen".into())],
-        vec![(Uuid::from_u128(2), "Barrel horses".into())],
-        vec!["Quill".into()],
-    )
-}
-
 fn rows(text: &str) -> HorseRows {
-    let (owners, programs, taken) = named();
     let named = Named {
-        owners: &owners,
-        programs: &programs,
-        taken: &taken,
+        owners: &[(Uuid::from_u128(1), "Odell Krantzen".into())],
+        programs: &[(Uuid::from_u128(2), "Barrel horses".into())],
+        taken: &["Quill".into()],
         year: 2026,
     };
     read(text, &named)

@@ -8,6 +8,7 @@ import { Chip } from '../frame/Chip';
 import type { Wanted } from '../queue/db';
 import { atHandWords } from '../words/card';
 import type { CardDay } from './queries';
+import { fahrenheitOf, shownTemperature, temperatureUnit } from '../words/units';
 
 interface Props {
   day: CardDay;
@@ -92,10 +93,10 @@ function Heat({ wanted, put }: { wanted: Wanted; put: (change: Wanted) => void }
   return (
     <>
       <Reading
-        label="Temperature, °F"
-        value={wanted.temperature_f}
-        bounds={[-60, 140]}
-        onValue={(value) => put({ temperature_f: value })}
+        label={`Temperature, ${temperatureUnit()}`}
+        value={wanted.temperature_f == null ? null : shownTemperature(wanted.temperature_f)}
+        bounds={[Math.ceil(shownTemperature(-60)), Math.floor(shownTemperature(140))]}
+        onValue={(value) => put({ temperature_f: value === null ? null : fahrenheitOf(value) })}
       />
       <Reading
         label="Humidity, %"

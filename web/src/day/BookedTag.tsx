@@ -1,9 +1,11 @@
 import { useDraggable } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { KeyboardEvent } from 'react';
 import { bookingWords } from '../words/bookings';
 import { clock } from '../words/days';
 import type { BookingShown, Broken, DayPlan } from './queries';
+import { inPixels, type Steps } from './dragging';
 import { timeOf } from './scale';
 
 interface Props {
@@ -14,16 +16,23 @@ interface Props {
   height: number;
   arranges: boolean;
   onPick: (bookingId: string) => void;
+  /** How far it was moved, while it is held with keys. */
+  held?: Steps;
+  onKey: (bookingId: string, event: KeyboardEvent) => void;
+  onLeave: () => void;
 }
 
 /** A tag on its hook: dragged in time and from lane to lane, or tapped to be changed. */
-export function BookedTag({ booked, plan, broken, top, height, arranges, onPick }: Props) {
+export function BookedTag(props: Props) {
+  const { booked, plan, broken, top, height, arranges, onPick, held, onKey, onLeave } = props;
   const { booking, skipped_because } = booked;
   const id = booking.booking_id;
+  const movable = arranges && skipped_because == null;
   const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({
     id,
-    disabled: !arranges || skipped_because != null,
+    disabled: !movable,
   });
+  const moved = held ? inPixels(held) : transform;
   const horse = plan.horses.find(({ horse_id }) => horse_id === booking.horse_id);
   const place = plan.places.find(({ place_id }) => place_id === booking.place_id);
   const trouble = broken.some(({ bookings, hard }) => hard && bookings.includes(id));
@@ -53,9 +62,13 @@ export function BookedTag({ booked, plan, broken, top, height, arranges, onPick 
         type="button"
         ref={setNodeRef}
         {...attributes}
+        // One that cannot be dragged is tapped all the same.
+        aria-disabled={undefined}
         {...listeners}
-        aria-roledescription={arranges ? 'tag to drag' : undefined}
+        aria-roledescription={movable ? 'tag to drag' : undefined}
         onClick={() => onPick(id)}
+        onKeyDown={movable ? (event) => onKey(id, event) : undefined}
+        onBlur={held && onLeave}
         aria-label={`${horse?.name ?? 'A horse'}, ${at}, ${line}${trouble ? ', breaks a rule' : ''}`}
         sx={{
           font: 'inherit',
@@ -75,10 +88,10 @@ export function BookedTag({ booked, plan, broken, top, height, arranges, onPick 
           borderRadius: '14px 4px 4px 14px',
           cursor: arranges ? 'grab' : 'pointer',
           touchAction: 'manipulation',
-          opacity: isDragging ? 0.7 : 1,
-          transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
+          opacity: isDragging || held ? 0.7 : 1,
+          transform: moved ? `translate(${moved.x}px, ${moved.y}px)` : undefined,
           position: 'relative',
-          zIndex: isDragging ? 3 : 1,
+          zIndex: isDragging || held ? 3 : 1,
         }}
       >
         <Typography

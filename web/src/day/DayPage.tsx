@@ -31,7 +31,10 @@ export function DayPage() {
         <Button component={Link} to={`/day/${dayAfter(day)}`}>
           Day after
         </Button>
-        <Button onClick={() => window.print()} sx={{ '@media print': { display: 'none' } }}>
+        <Button
+          onClick={() => window.print()}
+          sx={{ display: { xs: 'none', sm: 'inline-flex' }, '@media print': { display: 'none' } }}
+        >
           Print
         </Button>
       </Box>

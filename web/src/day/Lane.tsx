@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
+import type { KeyboardEvent } from 'react';
 import { BookedTag } from './BookedTag';
+import type { Steps } from './dragging';
 import type { LanePerson } from './Lanes';
 import type { DayShown } from './queries';
 import { minutesOf, pxPerMin } from './scale';
@@ -11,10 +13,15 @@ interface Props {
   last: number;
   arranges: boolean;
   onPick: (bookingId: string) => void;
+  /** The tag that is held with keys, and how far it was moved. */
+  held?: Steps & { id: string };
+  onKey: (bookingId: string, event: KeyboardEvent) => void;
+  onLeave: () => void;
 }
 
 /** One person's lane: a rail, tags on it, and the hours they do not work hatched. */
-export function Lane({ shown, person, first, last, arranges, onPick }: Props) {
+export function Lane(props: Props) {
+  const { shown, person, first, last, arranges, held } = props;
   const own = shown.bookings.filter(
     ({ booking }) => booking.horse_id != null && (booking.person_id ?? '') === person.id,
   );
@@ -70,7 +77,10 @@ export function Lane({ shown, person, first, last, arranges, onPick }: Props) {
           top={top(booked.booking.from_min)}
           height={booked.booking.minutes * pxPerMin}
           arranges={arranges}
-          onPick={onPick}
+          onPick={props.onPick}
+          held={held?.id === booked.booking.booking_id ? held : undefined}
+          onKey={props.onKey}
+          onLeave={props.onLeave}
         />
       ))}
     </Box>

@@ -1,6 +1,5 @@
 import {
   DndContext,
-  KeyboardSensor,
   PointerSensor,
   TouchSensor,
   useSensor,
@@ -10,10 +9,11 @@ import {
 } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
+import { useWho } from '../session/who';
 import { clock } from '../words/days';
 import { BrokenList } from './BrokenList';
-import { byStep, dropped, type Dropped } from './dragging';
+import { byKey, dropped, inSteps, type Dropped, type Steps } from './dragging';
 import { Lane } from './Lane';
 import { useMove, type DayShown } from './queries';
 import { SetUpBands } from './SetUpBands';
@@ -26,33 +26,51 @@ interface Props {
   onPick: (bookingId: string) => void;
 }
 
-const clockWidth = 64;
+const clockWidth = 84;
 
 /** The day as lanes: people side by side, time downwards; a tag is dragged where it should be. */
 export function Lanes({ shown, arranges, onPick }: Props) {
   const { plan } = shown;
   const [first, last] = hoursOf(plan);
-  const [target, setTarget] = useState<Dropped>();
+  const [dragged, setDragged] = useState<Dropped>();
+  const [held, setHeld] = useState<Steps & { id: string }>();
   const move = useMove();
-  const broken = useBrokenBy(plan, target?.change);
   // A short press is a tap on the tag; a touch has to rest, so that the page still scrolls.
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 8 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: byStep }),
   );
-  const people = peopleOf(shown);
+  const { person_id } = useWho();
+  const people = peopleOf(shown, person_id);
   const at = (event: DragMoveEvent | DragEndEvent) =>
-    dropped(shown, people, String(event.active.id), event.delta);
+    dropped(shown, people, String(event.active.id), inSteps(event.delta));
+  const target = held ? dropped(shown, people, held.id, held) : dragged;
+  const broken = useBrokenBy(plan, target?.change);
+  /** Space picks a tag up and sets it down, arrows move it, escape leaves it. */
+  const onKey = (id: string, event: KeyboardEvent) => {
+    const { code } = event;
+    if (held?.id !== id) {
+      if (code !== 'Space') return;
+      event.preventDefault();
+      setHeld({ id, lanes: 0, steps: 0 });
+      return;
+    }
+    const next = byKey(code, held);
+    if (!next && !['Space', 'Enter', 'Escape'].includes(code)) return;
+    event.preventDefault();
+    if (next) return setHeld({ id, ...next });
+    setHeld(undefined);
+    if (code !== 'Escape' && target) move.mutate(target.moved);
+  };
   return (
     <DndContext
       sensors={sensors}
       accessibility={{ screenReaderInstructions: { draggable: instructions } }}
-      onDragMove={(event) => setTarget(at(event))}
-      onDragCancel={() => setTarget(undefined)}
+      onDragMove={(event) => setDragged(at(event))}
+      onDragCancel={() => setDragged(undefined)}
       onDragEnd={(event) => {
         const end = at(event);
-        setTarget(undefined);
+        setDragged(undefined);
         if (end) move.mutate(end.moved);
       }}
     >
@@ -103,6 +121,9 @@ export function Lanes({ shown, arranges, onPick }: Props) {
               last={last}
               arranges={arranges}
               onPick={onPick}
+              held={held}
+              onKey={onKey}
+              onLeave={() => setHeld(undefined)}
             />
           ))}
           <SetUpBands shown={shown} first={first} left={clockWidth} onPick={onPick} />
@@ -120,19 +141,22 @@ export interface LanePerson {
   name: string;
 }
 
-/** Who has a lane: whoever rides or works that day, and a lane for what has nobody yet. */
-function peopleOf({ plan, bookings }: DayShown): LanePerson[] {
+/**
+ * Who has a lane: oneself first, then whoever rides or is booked that day; and a lane for
+ * what has no rider, such as the farrier.
+ */
+function peopleOf({ plan, bookings }: DayShown, self: string): LanePerson[] {
   const booked = new Set(bookings.map(({ booking }) => booking.person_id));
   const own = plan.people
     .filter(
-      ({ person_id, role, hours }) =>
-        booked.has(person_id) || role === 'trainer' || role === 'rider' || hours,
+      ({ person_id, role }) => booked.has(person_id) || role === 'trainer' || role === 'rider',
     )
-    .map(({ person_id, name }) => ({ id: person_id, name }));
+    .map(({ person_id, name }) => ({ id: person_id, name }))
+    .sort((a, b) => Number(b.id === self) - Number(a.id === self));
   const nobody = bookings.some(
     ({ booking }) => booking.horse_id && !own.some(({ id }) => id === booking.person_id),
   );
-  return nobody ? [...own, { id: '', name: 'Nobody yet' }] : own;
+  return nobody ? [...own, { id: '', name: 'Without a rider' }] : own;
 }
 
 function Hours({ first, last }: { first: number; last: number }) {

@@ -1,4 +1,3 @@
-import type { KeyboardCoordinateGetter } from '@dnd-kit/core';
 import { clock } from '../words/days';
 import type { LanePerson } from './Lanes';
 import type { Change, DayShown } from './queries';
@@ -24,19 +23,52 @@ function laneWidth(): number {
   return lane ? lane.getBoundingClientRect().width + 8 : 150;
 }
 
-/** Where a tag would stand after it was dragged so far. */
+/** How far a tag was dragged, in lanes and in steps of time. */
+export const inSteps = ({ x, y }: { x: number; y: number }): Steps => ({
+  lanes: Math.round(x / laneWidth()),
+  steps: Math.round(y / pxPerMin / stepMin),
+});
+
+/** How far a tag is moved: so many lanes across, so many quarters of an hour down. */
+export interface Steps {
+  lanes: number;
+  steps: number;
+}
+
+/** How far that is on the screen. */
+export const inPixels = ({ lanes, steps }: Steps) => ({
+  x: lanes * laneWidth(),
+  y: steps * stepMin * pxPerMin,
+});
+
+/** What a key does to a tag that is held with keys; none where it does nothing. */
+export function byKey(code: string, { lanes, steps }: Steps): Steps | undefined {
+  switch (code) {
+    case 'ArrowDown':
+      return { lanes, steps: steps + 1 };
+    case 'ArrowUp':
+      return { lanes, steps: steps - 1 };
+    case 'ArrowRight':
+      return { lanes: lanes + 1, steps };
+    case 'ArrowLeft':
+      return { lanes: lanes - 1, steps };
+    default:
+      return undefined;
+  }
+}
+
+/** Where a tag would stand after it was moved so far. */
 export function dropped(
   shown: DayShown,
   people: LanePerson[],
   bookingId: string,
-  delta: { x: number; y: number },
+  { lanes, steps }: Steps,
 ): Dropped | undefined {
   const found = shown.bookings.find(({ booking }) => booking.booking_id === bookingId);
   if (!found) return undefined;
   const { booking, note } = found;
   const lane = people.findIndex(({ id }) => id === (booking.person_id ?? ''));
-  const to = Math.min(people.length - 1, Math.max(0, lane + Math.round(delta.x / laneWidth())));
-  const steps = Math.round(delta.y / pxPerMin / stepMin);
+  const to = Math.min(people.length - 1, Math.max(0, lane + lanes));
   const from_min = Math.min(1440 - stepMin, Math.max(0, booking.from_min + steps * stepMin));
   const person = people[to];
   const person_id = person?.id || null;
@@ -52,24 +84,6 @@ export function dropped(
   return {
     change: { change: 'move', ...moved },
     moved: { ...moved, note },
-    words: `${horse?.name ?? 'This'} at ${clock(timeOf(from_min))}, ${person?.name ?? 'nobody yet'}`,
+    words: `${horse?.name ?? 'This'} at ${clock(timeOf(from_min))}, ${person?.name ?? 'without a rider'}`,
   };
 }
-
-/** With keys a tag goes in steps: a quarter of an hour, or one lane. */
-export const byStep: KeyboardCoordinateGetter = (event, { currentCoordinates }) => {
-  const { x, y } = currentCoordinates;
-  const down = stepMin * pxPerMin;
-  switch (event.code) {
-    case 'ArrowDown':
-      return { x, y: y + down };
-    case 'ArrowUp':
-      return { x, y: y - down };
-    case 'ArrowRight':
-      return { x: x + laneWidth(), y };
-    case 'ArrowLeft':
-      return { x: x - laneWidth(), y };
-    default:
-      return undefined;
-  }
-};

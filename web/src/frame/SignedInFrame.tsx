@@ -10,6 +10,7 @@ import { onToldByOtherTabs } from '../session/tabs';
 import { SessionContext } from '../session/who';
 import { Updates } from '../update/Updates';
 import { useHours24 } from '../words/clockSetting';
+import { speakIn } from '../words/unitSetting';
 import { Asked } from './Asked';
 import { Opening } from './Opening';
 import { useFocusOnNewPage } from './useFocusOnNewPage';
@@ -50,6 +51,7 @@ export function SignedInFrame() {
 function SignedIn({ session }: { session: Session }) {
   // Times are spelled where they are drawn, so a page is drawn anew with the setting.
   const hours24 = useHours24();
+  speakIn(session.who.units);
   const rides = useMatch('/horses/:horseId/ride/:skill/:rung');
   return (
     <SessionContext.Provider value={session}>
@@ -60,7 +62,7 @@ function SignedIn({ session }: { session: Session }) {
           <KeptQueries>
             {!session.ended && <Live />}
             <Updates />
-            <Outlet key={hours24 ? 24 : 12} />
+            <Outlet key={`${hours24 ? 24 : 12} ${session.who.units}`} />
             <HeldQuestion />
           </KeptQueries>
         )}

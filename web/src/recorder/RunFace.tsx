@@ -7,6 +7,7 @@ import { useKey } from './useKey';
 import { useNow } from './useNow';
 import type { Recorder } from './useRecorder';
 import { useRunning } from './useRunning';
+import { lengthInWords } from '../words/units';
 
 type Run = Extract<Measure, { kind: 'run' }>;
 
@@ -149,17 +150,19 @@ function OneBarrel({ number, barrel, plan, onPut }: OneBarrelProps) {
   const apart =
     barrel.off === 0
       ? 'as planned'
-      : `${Math.abs(barrel.off)} ft ${barrel.off < 0 ? 'tight' : 'wide'}`;
+      : `${lengthInWords(Math.abs(barrel.off))} ${barrel.off < 0 ? 'tight' : 'wide'}`;
   return (
     <Box role="group" aria-label={`Barrel ${number}`} sx={{ mb: 1 }}>
       <Typography sx={{ fontWeight: 700 }}>
-        Barrel {number}: {found} ft at the back, {apart}
+        Barrel {number}: {lengthInWords(found)} at the back, {apart}
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.5 }}>
         <FaceButton disabled={found === 0} onTap={() => onPut({ off: barrel.off - 1 })}>
-          1 ft tighter
+          {lengthInWords(1)} tighter
         </FaceButton>
-        <FaceButton onTap={() => onPut({ off: barrel.off + 1 })}>1 ft wider</FaceButton>
+        <FaceButton onTap={() => onPut({ off: barrel.off + 1 })}>
+          {lengthInWords(1)} wider
+        </FaceButton>
         <FaceButton onTap={() => onPut({ rate: (barrel.rate + 1) % 7 })}>
           Rated {barrel.rate} {barrel.rate === 1 ? 'stride' : 'strides'}
         </FaceButton>

@@ -1,22 +1,19 @@
 import { lazy, Suspense, useState } from 'react';
-import { count } from '../words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { cardPath } from '../card/queries';
 import { VerdictMark } from '../draw/VerdictMark';
-import { useWho } from '../session/who';
 import { horsePath } from '../horse/queries';
 import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
-import { clockIn } from '../words/days';
 import { aimPath, aimRidePath } from './paths';
 import { cardInShort, isRidden, type StringHorse } from './string';
 
 const TiedAsks = lazy(async () => ({ default: (await import('./TiedAsks')).TiedAsks }));
 
-const JoinRide = lazy(async () => ({ default: (await import('../ride/JoinRide')).JoinRide }));
+const RiddenToday = lazy(async () => ({ default: (await import('./RiddenToday')).RiddenToday }));
 
 interface Props {
   entry: StringHorse;
@@ -109,7 +106,11 @@ export function HorseTag({ entry, records, isNext }: Props) {
       )}
       {records && <Tied horse={horse} />}
       <OnTheCard entry={entry} />
-      <RiddenToday entry={entry} />
+      {entry.rides.length > 0 && (
+        <Suspense fallback={null}>
+          <RiddenToday entry={entry} />
+        </Suspense>
+      )}
     </Box>
   );
 }
@@ -145,27 +146,6 @@ function OnTheCard({ entry }: { entry: StringHorse }) {
         {block.side && block.side !== 'both' && `, more on the ${block.side}`}.
       </strong>{' '}
       {block.text}
-    </Typography>
-  ));
-}
-
-function RiddenToday({ entry }: { entry: StringHorse }) {
-  const { time_zone, records } = useWho();
-  return entry.rides.map((ride) => (
-    <Typography key={ride.ride_id} variant="body2" sx={{ mt: 0.5 }}>
-      <Box
-        component={Link}
-        to={`/rides/${ride.ride_id}`}
-        sx={{ color: 'text.primary', py: 0.75, display: 'inline-block' }}
-      >
-        {ride.finished_at ? 'Ridden' : 'Riding since'} {clockIn(time_zone, ride.started_at)},{' '}
-        {count(ride.asked, 'ask')}
-      </Box>
-      {records && !ride.finished_at && (
-        <Suspense fallback={null}>
-          <JoinRide rideId={ride.ride_id} horseName={entry.horse.name} />
-        </Suspense>
-      )}
     </Typography>
   ));
 }

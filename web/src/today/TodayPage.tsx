@@ -6,7 +6,6 @@ import type { Schemas } from '../api/client';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { Asked } from '../frame/Asked';
-import { NoHorses } from '../frame/NoHorses';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { longDay } from '../words/days';
@@ -16,6 +15,8 @@ import { lanes, nextUp } from './string';
 import { StringLane } from './StringLane';
 
 const OtherHorses = lazy(async () => ({ default: (await import('./OtherHorses')).OtherHorses }));
+
+const NoHorses = lazy(async () => ({ default: (await import('../frame/NoHorses')).NoHorses }));
 
 const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
@@ -72,7 +73,12 @@ function Day({ today }: { today: Schemas['Today'] }) {
 }
 
 function NobodyDown({ anyHorses }: { anyHorses: boolean }) {
-  if (!anyHorses) return <NoHorses />;
+  if (!anyHorses)
+    return (
+      <Suspense fallback={null}>
+        <NoHorses />
+      </Suspense>
+    );
   return (
     <Typography sx={{ maxWidth: 520 }}>
       No horse is scheduled today. Pick one below, or give them the day off.

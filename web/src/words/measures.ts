@@ -1,6 +1,7 @@
 import type { Schemas } from '../api/client';
 import { answerWords, handWords, seconds } from './answers';
 import { count } from './plain';
+import { lengthsInWords } from './units';
 
 export type Measure = Schemas['Measure'];
 export type MeasureKind = Schemas['MeasureKind'];
@@ -92,7 +93,7 @@ export function measureInWords(measure: Measure): string {
     case 'run':
       return join([
         measure.time_s != null && seconds(measure.time_s),
-        `pockets at the back ${measure.barrels.map((barrel) => barrel.pocket_ft[1]).join(', ')} ft`,
+        `pockets at the back ${lengthsInWords(measure.barrels.map((barrel) => barrel.pocket_ft[1] ?? 0))}`,
       ]);
     case 'calm':
       return join([

@@ -37,7 +37,7 @@ pub const COPPERLINE: DemoHorse = DemoHorse {
     sex: "gelding",
     age: 6,
     color: "chestnut",
-    starts_at: (10, 0),
+    starts_at: (11, 15),
     place: 0,
     rests: 6,
     aim: ("bend.counter-arc", "walk"),

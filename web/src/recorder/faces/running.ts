@@ -1,4 +1,5 @@
 import { counted, none, type RunningFace } from './face';
+import { lengthInWords } from '../../words/units';
 
 /** The faces with something running: what is asked of it is set here, drawn in their own files. */
 
@@ -27,6 +28,6 @@ export const calm: RunningFace = { how: 'run', settings: none };
 export const run: RunningFace = {
   how: 'run',
   settings: () => [
-    counted('plan', 'Planned pocket at the back', [1, 12], 4, (many) => `${many} ft`),
+    counted('plan', 'Planned pocket at the back', [1, 12], 4, (many) => lengthInWords(many)),
   ],
 };
