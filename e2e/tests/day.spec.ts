@@ -176,3 +176,75 @@ test('the day prints, with the places made ready on it', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Book something' })).toBeHidden();
   await expect(tag(page, 'Tom')).toBeVisible();
 });
+
+test('a horse comes up lame, a rider goes home, it gets hot: what is hit, and one tap each', async ({
+  page,
+}) => {
+  const of = await barn(page, 'day-came-up');
+  // Tomorrow, so that nothing of it has begun.
+  of.day = new Date(Date.parse(`${of.day}T12:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+  await book(page, of, 'Tom', 'Juna', 'Pen', 540);
+  await book(page, of, 'Jerry', 'Juna', 'Arena', 600);
+  await book(page, of, 'Sable', 'Dell', 'Arena', 840);
+  await page.goto(`/day/${of.day}`);
+  await page.getByRole('button', { name: 'Something came up' }).click();
+  const dialog = page.getByRole('dialog');
+  expect(await violations(page)).toEqual([]);
+  const pick = async (label: string, option: string) => {
+    await dialog.getByLabel(label, { exact: true }).click();
+    await page.getByRole('option', { name: option }).click();
+  };
+
+  await pick('What', 'Somebody goes home');
+  await pick('Who', 'Juna');
+  await expect(dialog.getByText('2 bookings hit:')).toBeVisible();
+  // Dell is free for both; the first goes to Dell by one tap.
+  await dialog.getByRole('button', { name: 'Hand to Dell' }).first().click();
+  await expect(dialog.getByText('1 booking hit:')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Skip it' }).click();
+  await expect(dialog.getByText('Nothing more today is hit by that.')).toBeVisible();
+
+  await pick('What', "It's getting too hot");
+  await pick('Too hot from', '1:00 PM');
+  // Over by then, the latest first.
+  await dialog.getByRole('button', { name: 'Move to 12:15 PM' }).click();
+  await expect(dialog.getByText('Nothing more today is hit by that.')).toBeVisible();
+
+  await pick('What', 'A horse came up lame');
+  await pick('Horse', 'Sable');
+  await dialog.getByRole('button', { name: 'Note it: off or uneven' }).click();
+  await expect(dialog.getByText('Noted under Care: off or uneven.')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Skip it' }).click();
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(tag(lane(page, 'Dell'), 'Tom')).toBeVisible();
+  await expect(tag(page, 'Jerry')).toHaveAccessibleName(/skipped: Juna went home/);
+  await expect(tag(page, 'Sable')).toHaveAccessibleName(/skipped: Came up lame/);
+  // Nobody books a lame horse without being told.
+  await page.getByRole('button', { name: 'Book something' }).click();
+  await pick('Horse', 'Sable');
+  await expect(dialog.getByText(/Have Sable looked at before anybody gets on/)).toBeVisible();
+});
+
+test('a calendar link is made, read by anybody who has it, and taken back', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  const of = await barn(page, 'day-calendar');
+  await book(page, of, 'Tom', 'Dell', 'Pen', 480);
+  await page.goto('/day');
+  await page.getByRole('link', { name: 'Calendar links' }).click();
+  await page.getByLabel('Of', { exact: true }).click();
+  await page.getByRole('option', { name: 'A horse' }).click();
+  await page.getByLabel('Which').click();
+  await page.getByRole('option', { name: 'Tom' }).click();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByLabel('Calendar link', { exact: true }).inputValue();
+  const stranger = await playwright.request.newContext({ baseURL });
+  const calendar = await (await stranger.get(link)).text();
+  expect(calendar).toContain('SUMMARY:Ride: Dell');
+  await page.getByRole('button', { name: 'Take back the link of Tom' }).click();
+  await expect(page.getByText('None yet.')).toBeVisible();
+  expect((await stranger.get(link)).status()).toBe(404);
+  await stranger.dispose();
+});

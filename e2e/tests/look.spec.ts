@@ -51,6 +51,7 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     ['/horses/several', 'Add several horses'],
     [`/horses/${harrow.horse_id}/sheet`, 'Harrow'],
     ['/yard', 'Yard'],
+    ['/calendars', 'Calendar links'],
     ['/day', 'Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];

@@ -262,3 +262,40 @@ test('own password and other devices in Settings; name and units of the barn', a
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('link', { name: 'Renamed' })).toBeVisible();
 });
+
+test('work that nobody does alone asks once who is there, and stops nobody', async ({ page }) => {
+  await ownBarn(page, 'never-alone');
+  await page.request.post('/api/people', {
+    data: { name: 'Pia Corwin', sign_in: 'pia', role: 'helper' },
+  });
+  const colt = await added(page, 'Colt');
+  // It stands for on and off, and for one rein to a halt: the first rides come.
+  const overrule = await page.request.post(`/api/horses/${colt}/overrules`, {
+    data: {
+      overrule_id: crypto.randomUUID(),
+      skill: 'start.brake',
+      rung: 'stand',
+      counts_as: 'advance',
+      reason: 'Shown on the first day',
+      with_all_under_it: true,
+    },
+  });
+  expect(overrule.ok(), await overrule.text()).toBe(true);
+  await page.goto(`/horses/${colt}/card`);
+  await page.getByRole('button', { name: 'Helper there' }).click();
+  await expect(page.getByText('Never alone: a helper on the ground').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Ride this card' }).click();
+  const asks = page.getByRole('region', { name: 'Who is there?' });
+  await expect(asks).toBeVisible();
+  // It stands in the way of nothing: an ask is recorded all the same.
+  await hold(page, 'left', 300);
+  await expect(page.getByTestId('half-left')).toContainText('1 asked');
+  await asks.getByRole('button', { name: 'Pia' }).click();
+  await expect(asks).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId('half-left')).toContainText('1 asked');
+  await expect(asks).toHaveCount(0);
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expectAllSent(page);
+  await expect(page.getByText('There: Pia Corwin.')).toBeVisible();
+});

@@ -74,6 +74,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./day/DayPage')).DayPage }),
       })),
       {
+        path: '/calendars',
+        lazy: async () => ({
+          Component: (await import('./calendars/CalendarsPage')).CalendarsPage,
+        }),
+      },
+      {
         path: '/people',
         lazy: async () => ({ Component: (await import('./people/PeoplePage')).PeoplePage }),
       },

@@ -47,6 +47,8 @@ fn a_good_batch_passes() {
 #[case("/rides/0/blocks/0/position", json!(201), "must be 0 to 200")]
 #[case("/rides/0/note", json!("stiff\u{7}"), "letter 6 cannot be printed")]
 #[case("/rides/0/note", json!("x".repeat(601)), "letters must be 1 to 600")]
+#[case("/rides/0/present", json!(" "), "letters must be 1 to 80")]
+#[case("/rides/0/present", json!("x".repeat(81)), "letters must be 1 to 80")]
 #[case("/reps/0/measure/time_s", json!(-0.5), "must be 0 to 120 s, found -0.5")]
 #[case("/reps/0/measure/time_s", json!(120.5), "must be 0 to 120 s, found 120.5")]
 #[case("/reps/0/skill", json!("bend.pretzel"), "no skill \"bend.pretzel\" on this ladder; bend has bend.flex, ")]

@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `calendars`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
 //! | `known` | what is known of the horses, in memory by version, judged |
@@ -22,6 +22,7 @@ mod batches;
 mod board;
 mod body;
 mod calc;
+mod calendars;
 mod card_blocks;
 mod cards;
 mod care;

@@ -23,9 +23,9 @@ use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
-    App, Settings, access_links, account, barns, batches, board, calc, card_blocks, cards, care,
-    days, health, horse_page, horses, intakes, ladder, levels, live, overrules, packs, people,
-    program_preview, programs, ride_horse, rides, session, today, web, yard,
+    App, Settings, access_links, account, barns, batches, board, calc, calendars, card_blocks,
+    cards, care, days, health, horse_page, horses, intakes, ladder, levels, live, overrules, packs,
+    people, program_preview, programs, ride_horse, rides, session, today, web, yard,
 };
 
 /// How long a request may take.
@@ -48,6 +48,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(people::routes())
         .merge(yard::routes())
         .merge(days::routes())
+        .merge(calendars::routes())
         .merge(today::routes())
         .merge(horses::routes())
         .merge(horse_page::routes())
@@ -75,6 +76,7 @@ fn limited() -> OpenApiRouter<App> {
         .merge(session::sign_in_routes())
         .merge(account::limited_routes())
         .merge(access_links::open_routes())
+        .merge(calendars::open_routes())
 }
 
 /// The OpenAPI document.

@@ -54,6 +54,7 @@ const ROUTES: &[(&str, May)] = &[
     ("end_other_devices", Everybody),
     ("horse_comes_back", Trainers),
     ("list_calculators", Anybody),
+    ("list_calendar_links", Recorders),
     ("list_cattle_lots", Everybody),
     ("list_gears", Everybody),
     ("list_horses", Everybody),
@@ -65,6 +66,7 @@ const ROUTES: &[(&str, May)] = &[
     ("list_time_zones", Anybody),
     ("list_traits", Everybody),
     ("look_at_link", Anybody),
+    ("make_calendar_link", Recorders),
     ("make_link", Trainers),
     ("move_booking", Trainers),
     ("person_comes_back", Trainers),
@@ -75,8 +77,10 @@ const ROUTES: &[(&str, May)] = &[
     ("put_away_place", Trainers),
     ("put_horse_program", Trainers),
     ("put_ride_horse", Recorders),
+    ("read_calendar", Anybody),
     ("remove_booking", Trainers),
     ("remove_card_block", Recorders),
+    ("revoke_calendar_link", Recorders),
     ("revoke_link", Trainers),
     ("run_calculator", Anybody),
     ("send_horse_home", Trainers),
@@ -121,6 +125,7 @@ fn body(operation: &str, horse: Uuid) -> Value {
         "move_booking" => {
             json!({"person_id": null, "place_id": null, "from_min": 600, "minutes": 30})
         }
+        "make_calendar_link" => json!({"kind": "horse", "of_id": horse}),
         "swap_bookings" => json!({"with": Uuid::now_v7()}),
         "skip_booking" => json!({"because": "lame"}),
         "change_place" => json!({"name": "Round pen", "kind": "round_pen", "horses_at_once": 1}),

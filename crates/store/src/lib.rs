@@ -7,6 +7,7 @@
 //! | [`person`] | people and their sign-ins |
 //! | [`session`] | signed-in devices |
 //! | [`access_link`] | links that let somebody in once |
+//! | [`calendar_link`] | secret links for calendar programs |
 //! | [`work_hours`] | who works when |
 //! | [`place`], [`gear`], [`cattle_lot`] | the yard, by name and kind |
 //! | [`horse`], [`goal`] | horses, and what they are meant for |
@@ -30,6 +31,7 @@
 pub mod access_link;
 pub mod barn;
 pub mod booking;
+pub mod calendar_link;
 pub mod card_block;
 pub mod care;
 pub mod cattle_lot;

@@ -7,9 +7,10 @@ import { Link, useParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
-import { dayAfter, dayIn, longDay } from '../words/days';
+import { dayAfter, dayIn, longDay, minutesNow } from '../words/days';
 import { BookingSheet } from './BookingSheet';
 import { BrokenList } from './BrokenList';
+import { CameUp } from './CameUp';
 import { Lanes } from './Lanes';
 import { NewBooking } from './NewBooking';
 import { dayQuery, type DayShown } from './queries';
@@ -31,6 +32,9 @@ export function DayPage() {
         <Button component={Link} to={`/day/${dayAfter(day)}`}>
           Day after
         </Button>
+        <Button component={Link} to="/calendars" sx={{ '@media print': { display: 'none' } }}>
+          Calendar links
+        </Button>
         <Button
           onClick={() => window.print()}
           sx={{ display: { xs: 'none', sm: 'inline-flex' }, '@media print': { display: 'none' } }}
@@ -47,6 +51,7 @@ function Arranged({ shown }: { shown: DayShown }) {
   const { decides, time_zone } = useWho();
   const [picked, setPicked] = useState<string>();
   const [adding, setAdding] = useState(false);
+  const [cameUp, setCameUp] = useState(false);
   const open = shown.bookings.find(({ booking }) => booking.booking_id === picked);
   const arranges = decides && shown.day >= dayIn(time_zone);
   return (
@@ -63,13 +68,24 @@ function Arranged({ shown }: { shown: DayShown }) {
         </Typography>
       )}
       {arranges && (
-        <Button
-          variant="contained"
-          onClick={() => setAdding(true)}
-          sx={{ my: 1.5, minHeight: 56, '@media print': { display: 'none' } }}
+        <Box
+          sx={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            gap: 1,
+            my: 1.5,
+            '@media print': { display: 'none' },
+          }}
         >
-          Book something
-        </Button>
+          <Button variant="contained" onClick={() => setAdding(true)} sx={{ minHeight: 56 }}>
+            Book something
+          </Button>
+          {shown.bookings.length > 0 && (
+            <Button onClick={() => setCameUp(true)} sx={{ minHeight: 56 }}>
+              Something came up
+            </Button>
+          )}
+        </Box>
       )}
       <Lanes shown={shown} arranges={arranges} onPick={setPicked} />
       {open && (
@@ -78,6 +94,13 @@ function Arranged({ shown }: { shown: DayShown }) {
           booked={open}
           arranges={arranges}
           onClose={() => setPicked(undefined)}
+        />
+      )}
+      {cameUp && (
+        <CameUp
+          shown={shown}
+          fromMin={shown.day === dayIn(time_zone) ? minutesNow(time_zone) : 0}
+          onClose={() => setCameUp(false)}
         />
       )}
       {adding && <NewBooking shown={shown} onClose={() => setAdding(false)} />}

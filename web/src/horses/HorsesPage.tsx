@@ -45,20 +45,27 @@ function Horses({ horses }: { horses: HorseOfBarn[] }) {
   const gone = horses.filter(({ sent_home_at }) => sent_home_at);
   return (
     <>
-      {here.length === 0 ? <NoHorses /> : <HorseList horses={here} label="Here" />}
+      {here.length === 0 ? <NoHorses /> : <HorseList horses={here} label="Here" heading="h2" />}
       {gone.length > 0 && (
         <>
           <Typography variant="h2" sx={{ mt: 4 }}>
             Gone home
           </Typography>
-          <HorseList horses={gone} label="Gone home" />
+          <HorseList horses={gone} label="Gone home" heading="h3" />
         </>
       )}
     </>
   );
 }
 
-function HorseList({ horses, label }: { horses: HorseOfBarn[]; label: string }) {
+interface ListProps {
+  horses: HorseOfBarn[];
+  label: string;
+  /** The level of their names below the page's headings. */
+  heading: 'h2' | 'h3';
+}
+
+function HorseList({ horses, label, heading }: ListProps) {
   return (
     <Box
       component="ul"
@@ -66,13 +73,13 @@ function HorseList({ horses, label }: { horses: HorseOfBarn[]; label: string }) 
       sx={{ listStyle: 'none', m: 0, mt: 1, p: 0, maxWidth: 820 }}
     >
       {horses.map((one) => (
-        <HorseRow key={one.horse.horse_id} one={one} />
+        <HorseRow key={one.horse.horse_id} one={one} heading={heading} />
       ))}
     </Box>
   );
 }
 
-function HorseRow({ one }: { one: HorseOfBarn }) {
+function HorseRow({ one, heading }: { one: HorseOfBarn; heading: ListProps['heading'] }) {
   const { decides, time_zone } = useWho();
   const { horse, owner, program, sent_home_at } = one;
   const sendHome = useSendHome(horse.horse_id);
@@ -92,7 +99,7 @@ function HorseRow({ one }: { one: HorseOfBarn }) {
       }}
     >
       <Box sx={{ flex: '1 1 240px' }}>
-        <Typography variant="h3">
+        <Typography variant="h3" component={heading}>
           <Box component={Link} to={horsePath(horse.horse_id)} sx={{ color: 'text.primary' }}>
             {horse.name}
           </Box>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
 import { FormText } from '../form/FormText';
@@ -15,6 +15,7 @@ import { useRows } from './queries';
 export function SeveralPage() {
   const navigate = useNavigate();
   const [text, setText] = useState('');
+  const file = useRef<HTMLInputElement>(null);
   const rows = useRows();
   // What was said is of another text as soon as it changes.
   const found = rows.variables?.text === text ? rows.data : undefined;
@@ -54,19 +55,16 @@ export function SeveralPage() {
           placeholder={'name, sex, age, color\nWillow, mare, 4, grulla'}
         />
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
-          <Button component="label" sx={{ minHeight: 56 }}>
+          <Button onClick={() => file.current?.click()} sx={{ minHeight: 56 }}>
             Open a CSV file
-            <Box
-              component="input"
-              type="file"
-              accept=".csv,.tsv,.txt,text/csv"
-              onChange={({ target }) => {
-                const file = target.files?.[0];
-                void file?.text().then(setText);
-              }}
-              sx={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
-            />
           </Button>
+          <input
+            ref={file}
+            type="file"
+            hidden
+            accept=".csv,.tsv,.txt,text/csv"
+            onChange={({ target }) => void target.files?.[0]?.text().then(setText)}
+          />
           <Button type="submit" disabled={!text.trim() || rows.isPending} sx={{ minHeight: 56 }}>
             Read the rows
           </Button>

@@ -38,7 +38,7 @@ function People({ people }: { people: PersonOfBarn[] }) {
   const left = people.filter(({ left_at }) => left_at);
   return (
     <>
-      <PersonList people={here} label="Here" />
+      <PersonList people={here} label="Here" heading="h2" />
       {here.length === 1 && (
         <Typography sx={{ mt: 2, maxWidth: 560 }}>
           You are on your own so far. Add your riders and helpers; each gets a link and sets their
@@ -50,14 +50,21 @@ function People({ people }: { people: PersonOfBarn[] }) {
           <Typography variant="h2" sx={{ mt: 4 }}>
             Left
           </Typography>
-          <PersonList people={left} label="Left" />
+          <PersonList people={left} label="Left" heading="h3" />
         </>
       )}
     </>
   );
 }
 
-function PersonList({ people, label }: { people: PersonOfBarn[]; label: string }) {
+interface ListProps {
+  people: PersonOfBarn[];
+  label: string;
+  /** The level of their names below the page's headings. */
+  heading: 'h2' | 'h3';
+}
+
+function PersonList({ people, label, heading }: ListProps) {
   const { decides } = useWho();
   return (
     <Box
@@ -80,7 +87,9 @@ function PersonList({ people, label }: { people: PersonOfBarn[]; label: string }
           }}
         >
           <Box sx={{ flex: '1 1 240px' }}>
-            <Typography variant="h3">{person.name}</Typography>
+            <Typography variant="h3" component={heading}>
+              {person.name}
+            </Typography>
             <Typography variant="body2" sx={{ color: 'text.secondary' }}>
               {roleWords[person.role]}. {roleMeans[person.role]}.
             </Typography>

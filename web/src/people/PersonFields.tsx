@@ -84,7 +84,7 @@ export function ClearanceFields({ draft, onDraft }: Pick<Props, 'draft' | 'onDra
       <Typography sx={{ color: 'text.secondary' }}>
         Who isn&apos;t cleared is stopped when the ride is given to them, never in the saddle.
       </Typography>
-      <Typography variant="h3" sx={{ mt: 1.5 }}>
+      <Typography variant="h3" component="p" sx={{ mt: 1.5 }}>
         Headgear
       </Typography>
       <Chips>
@@ -97,7 +97,7 @@ export function ClearanceFields({ draft, onDraft }: Pick<Props, 'draft' | 'onDra
           />
         ))}
       </Chips>
-      <Typography variant="h3" sx={{ mt: 1.5 }}>
+      <Typography variant="h3" component="p" sx={{ mt: 1.5 }}>
         Work
       </Typography>
       <Chips>
@@ -112,7 +112,7 @@ export function ClearanceFields({ draft, onDraft }: Pick<Props, 'draft' | 'onDra
           onToggle={() => put({ first_rides: !clearance.first_rides })}
         />
       </Chips>
-      <Typography variant="h3" sx={{ mt: 1.5 }}>
+      <Typography variant="h3" component="p" sx={{ mt: 1.5 }}>
         Horses
       </Typography>
       <Chips>

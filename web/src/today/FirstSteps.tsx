@@ -1,13 +1,24 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { useWho } from '../session/who';
 import { peopleQuery } from '../people/queries';
 import { placesQuery } from '../yard/queries';
 import { boardQuery } from '../board/queries';
 
+const doneKey = (barnId: string) => `cavesson.first-steps-done.${barnId}`;
+
 /** The first five minutes of a new barn. It goes away by itself once all of it was done. */
 export function FirstSteps({ horses }: { horses: number }) {
+  const { barn_id } = useWho();
+  // Asked for once: a barn that has begun does not begin again.
+  const [done] = useState(() => localStorage.getItem(doneKey(barn_id)) !== null);
+  return done ? null : <Steps horses={horses} barnId={barn_id} />;
+}
+
+function Steps({ horses, barnId }: { horses: number; barnId: string }) {
   const people = useQuery(peopleQuery);
   const places = useQuery(placesQuery);
   const board = useQuery(boardQuery);
@@ -24,7 +35,10 @@ export function FirstSteps({ horses }: { horses: number }) {
   ];
   const left = steps.filter(([done]) => !done);
   // A barn of one is a barn: nobody is sent after people for ever.
-  if (left.length === 0 || (left.length === 1 && left[0]?.[2] === '/people/new')) return null;
+  if (left.length === 0 || (left.length === 1 && left[0]?.[2] === '/people/new')) {
+    localStorage.setItem(doneKey(barnId), 'yes');
+    return null;
+  }
   return (
     <Box
       component="section"

@@ -46,6 +46,20 @@ export function clockIn(timeZone: string, at: string): string {
   }).format(new Date(at));
 }
 
+/** Minutes from midnight by now in a time zone. */
+export function minutesNow(timeZone: string, at: Date = new Date()): number {
+  const [hour = 0, minute = 0] = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  })
+    .format(at)
+    .split(':')
+    .map(Number);
+  return hour * 60 + minute;
+}
+
 /** Monday, May 4, 9:00 AM. */
 export const dayAndClockIn = (timeZone: string, at: string) =>
   `${longDay(dayIn(timeZone, new Date(at)))}, ${clockIn(timeZone, at)}`;

@@ -39,6 +39,4 @@ export const nobody = 'Nobody';
 
 /** Who else was there on a ride, in a sentence. */
 export const presentInWords = (present: string) =>
-  present === nobody
-    ? 'Nobody else was there.'
-    : `There: ${present.toLowerCase() === 'somebody else' ? 'somebody else' : present}.`;
+  present === nobody ? 'Nobody else was there.' : `There: ${present}.`;

@@ -1,0 +1,18 @@
+import { queryOptions } from '@tanstack/react-query';
+import { answer, client, type Schemas } from '../api/client';
+import { useSave } from '../form/useSave';
+
+export const calendarLinksQuery = queryOptions({
+  queryKey: ['calendar links'],
+  queryFn: () => answer(client.GET('/api/calendar-links')),
+});
+
+export const useMakeCalendarLink = () =>
+  useSave((body: Schemas['NewCalendarLink']) =>
+    answer(client.POST('/api/calendar-links', { body })),
+  );
+
+export const useRevokeCalendarLink = () =>
+  useSave((link_id: string) =>
+    answer(client.DELETE('/api/calendar-links/{link_id}', { params: { path: { link_id } } })),
+  );
