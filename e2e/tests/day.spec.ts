@@ -192,7 +192,7 @@ test('a horse comes up lame, a rider goes home, it gets hot: what is hit, and on
   expect(await violations(page)).toEqual([]);
   const pick = async (label: string, option: string) => {
     await dialog.getByLabel(label, { exact: true }).click();
-    await page.getByRole('option', { name: option }).click();
+    await page.getByRole('option', { name: option, exact: true }).click();
   };
 
   await pick('What', 'Somebody goes home');

@@ -284,7 +284,7 @@ test('work that nobody does alone asks once who is there, and stops nobody', asy
   await page.goto(`/horses/${colt}/card`);
   await page.getByRole('button', { name: 'Helper there' }).click();
   await expect(page.getByText('Never alone: a helper on the ground').first()).toBeVisible();
-  await page.getByRole('link', { name: 'Ride this card' }).click();
+  await page.getByRole('button', { name: 'Ride this card' }).click();
   const asks = page.getByRole('region', { name: 'Who is there?' });
   await expect(asks).toBeVisible();
   // It stands in the way of nothing: an ask is recorded all the same.
