@@ -12,8 +12,8 @@ create table calendar_link
     made_at    timestamptz not null,
     revoked_at timestamptz,
     constraint calendar_link_pk primary key (barn_id, link_id),
-    constraint calendar_link_word unique (word_hash),
     constraint calendar_link_maker foreign key (barn_id, made_by) references person (barn_id, person_id),
     constraint calendar_link_kind_known check (kind in ('person', 'horse', 'place'))
 );
 call protect('calendar_link');
+create index calendar_link_by_word on calendar_link (word_hash);
