@@ -184,12 +184,14 @@ async fn add(
     check_new(&new)?;
     lay_out(&app, &signed, day).await?;
     let of_day = day_plan::read(&app, &signed, day).await?;
-    if of_day
-        .bookings
-        .iter()
-        .any(|one| one.booking_id == new.booking_id)
-    {
-        return Ok(StatusCode::CREATED);
+    if let Some(known) = booking::find(&mut signed.look().await?, new.booking_id).await? {
+        // Sent again. What can be moved may have been moved since.
+        let same = (known.day, known.kind, known.horse_id) == (day, new.kind, new.horse_id);
+        return if same {
+            Ok(StatusCode::CREATED)
+        } else {
+            Err(Problem::id_conflict("/booking_id", new.booking_id))
+        };
     }
     check_named(&of_day.plan, new.horse_id, new.person_id, new.place_id)?;
     let level = match new.skill.clone().zip(new.rung.clone()) {

@@ -143,6 +143,10 @@ async fn what_a_rule_refuses_is_said_in_words_and_not_stored(pool: PgPool) {
     // One begins as the other ends; sending it again is the same booking.
     let next = day.ride(thimble, trainer, day.pen, 495);
     assert_eq!((day.book(&next).await, day.book(&next).await), (201, 201));
+    let path = "/api/days/2026-05-06/bookings";
+    let (status, said) = problem(day.trainer.post(path, &next).await).await;
+    let at = &said["errors"][0]["field"];
+    assert_eq!((status, at), (409, &json!("/booking_id")), "on another day");
     // A second ride a day is the trainer's call.
     assert_eq!(
         day.book(&day.ride(oatcake, day.rider, day.arena, 840))
