@@ -7,14 +7,13 @@ export const stepMin = 15;
 
 /** The first and the last hour drawn: what is booked, and the hours people work. */
 export function hoursOf(plan: DayPlan): [number, number] {
-  const minutes = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
   const starts = [
     ...plan.bookings.map(({ from_min }) => from_min),
-    ...plan.people.flatMap(({ hours }) => (hours ? [minutes(hours.from)] : [])),
+    ...plan.people.flatMap(({ hours }) => (hours ? [minutesOf(hours.from)] : [])),
   ];
   const ends = [
     ...plan.bookings.map(({ from_min, minutes: long }) => from_min + long),
-    ...plan.people.flatMap(({ hours }) => (hours ? [minutes(hours.to)] : [])),
+    ...plan.people.flatMap(({ hours }) => (hours ? [minutesOf(hours.to)] : [])),
   ];
   const first = Math.floor(Math.min(...starts, 8 * 60) / 60);
   const last = Math.ceil(Math.max(...ends, 15 * 60) / 60);
