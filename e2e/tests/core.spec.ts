@@ -120,6 +120,11 @@ const golden: Call[] = [
   { name: 'intake', input: { story: { minutes: 3 } } },
   { name: 'day-rules', input: { day: { bookings: [{ booking_id: '01890000-0000-7000-8000-000000000001', kind: 'ride', horse_id: '01890000-0000-7000-8000-000000000002', person_id: '01890000-0000-7000-8000-000000000003', place_id: null, from_min: 450, minutes: 45, cattle: false }, { booking_id: '01890000-0000-7000-8000-000000000004', kind: 'vet', horse_id: '01890000-0000-7000-8000-000000000002', person_id: null, place_id: null, from_min: 480, minutes: 30, cattle: false }], people: [], horses: [], places: [] }, change: { change: 'skip', booking_id: '01890000-0000-7000-8000-000000000004' }, hours24: true } }, // prettier-ignore
   { name: 'day-rules', input: { day: { bookings: [], people: [], horses: [], places: [{ place_id: '01890000-0000-7000-8000-000000000005', name: 'Pen', horses_at_once: 0 }] } } }, // prettier-ignore
+  { name: 'load', input: { load: [100, 200, 0, 100, 200, 0, 100], sex: 'mare' } },
+  { name: 'load', input: { load: [1, -1] } },
+  { name: 'heat', input: { temperature_f: 92, humidity_pct: 61.5 } },
+  { name: 'cool-out', input: { readings: [{ minute: 0, pulse: 120, breaths: 60 }, { minute: 20, pulse: 64, breaths: 30, temperature_f: 103.4 }] } }, // prettier-ignore
+  { name: 'cool-out', input: { readings: [{ minute: 0, pulse: 5, breaths: 60 }] } },
   { name: 'simulate-horse', input: { seed: 3, rides: { count: 3, first_day: '2026-01-05', asks: [] } } }, // prettier-ignore
 ];
 

@@ -104,6 +104,7 @@ async fn add(pool: &PgPool, new: &New) -> anyhow::Result<Uuid> {
         // Until the trainer says where the barn is.
         time_zone: "UTC".to_owned(),
         units: "us".to_owned(),
+        quiet_outings_pct: 25,
     };
     let mut number = 1;
     while let Err(error) = barn::add(pool, &stored).await {

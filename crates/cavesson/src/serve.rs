@@ -27,6 +27,9 @@ pub struct Arguments {
     /// Sign-in tries a network address has in hand
     #[arg(long, env = "CAVESSON_SIGN_IN_TRIES", default_value_t = 10, value_parser = clap::value_parser!(u32).range(1..=10_000))]
     sign_in_tries: u32,
+    /// Address of a weather service, such as http://127.0.0.1:7430; left out, weather comes from files only
+    #[arg(long, env = "CAVESSON_WEATHER")]
+    weather: Option<String>,
 }
 
 /// Migrates, then serves until interrupted.
@@ -43,6 +46,7 @@ pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
         web_folder: arguments.web,
         secure_cookie: arguments.secure_cookie,
         sign_in_tries: arguments.sign_in_tries,
+        weather_service: arguments.weather,
         ..Settings::default()
     };
     cavesson_server::launch(settings, pool, listener, interrupted()?).await?;

@@ -58,6 +58,7 @@ pub fn ride(
         present: None,
         ended: None,
         mood: None,
+        exertion: None,
         note: None,
     };
     (ride, sent)

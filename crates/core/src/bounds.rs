@@ -98,6 +98,30 @@ pub const RIDE_MINUTES: Bound = bound("minutes of a ride", "min", 10.0, 180.0);
 pub const TEMPERATURE_F: Bound = bound("temperature", "F", -60.0, 140.0);
 /// Relative humidity of the air.
 pub const HUMIDITY_PCT: Bound = bound("relative humidity", "%", 0.0, 100.0);
+/// A percentage.
+pub const PERCENT: Bound = bound("percentage", "%", 0.0, 100.0);
+/// Hours of heat in one forecast.
+pub const FORECAST_HOURS: Bound = bound("hours of a forecast", "hours", 1.0, 1_000.0);
+/// Hours of heat in one day; the day the clock is set back has 25.
+pub const HEAT_HOURS: Bound = bound("hours of a day", "hours", 0.0, 25.0);
+/// Minutes after work.
+pub const COOL_MINUTES: Bound = bound("minutes after work", "min", 0.0, 240.0);
+/// Readings of one cool-out sheet.
+pub const COOL_READINGS: Bound = bound("readings", "", 0.0, 24.0);
+/// Heartbeats a minute.
+pub const PULSE: Bound = bound("pulse", "beats a minute", 20.0, 260.0);
+/// Breaths a minute.
+pub const BREATHS: Bound = bound("breathing", "breaths a minute", 4.0, 200.0);
+/// Temperature of a horse.
+pub const BODY_TEMPERATURE_F: Bound = bound("temperature of a horse", "F", 90.0, 112.0);
+/// Days after which care comes again.
+pub const AGAIN_DAYS: Bound = bound("days until it comes again", "days", 7.0, 1_100.0);
+/// Load of a day.
+pub const DAY_LOAD: Bound = bound("load of a day", "", 0.0, 100_000.0);
+/// Days of load at once.
+pub const LOAD_DAYS: Bound = bound("days of load", "days", 1.0, 4_000.0);
+/// Times of a day at which somebody is busy.
+pub const BUSY_TIMES: Bound = bound("busy times of a day", "", 0.0, 50.0);
 /// Chips or spots on one rep.
 pub const SPOTS: Bound = bound("chips on one rep", "", 0.0, 20.0);
 /// Letters of a short name.

@@ -14,6 +14,8 @@
 //! | [`person`] | the people of a barn, what each may do and is cleared for |
 //! | [`yard`] | places, gear, cattle by name and kind |
 //! | [`horse`] | sex, care, ride marks, season: what is known beside the reps |
+//! | [`heat`] | heat bands, heat by the hour, cooling out |
+//! | [`load`] | how much a horse works: acute, chronic, monotony, strain |
 //! | [`plain`] | numbers, plurals, days and pronouns in plain words |
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
 //! | [`judge`] | gate, verdict, what it would take |
@@ -37,12 +39,14 @@ pub mod card;
 pub mod day;
 pub mod evidence;
 pub mod gait;
+pub mod heat;
 pub mod horse;
 pub mod id;
 pub mod intake;
 pub mod json;
 pub mod judge;
 pub mod ladder;
+pub mod load;
 pub mod person;
 pub mod plain;
 pub mod program;

@@ -43,3 +43,19 @@ pub fn check_optional_text(letters: Bound, field: &str, text: &str) -> Result<()
     }
     check_text(letters, field, text)
 }
+
+/// What parts the first line: a tab where it has one, else whatever it has more of.
+pub(crate) fn delimiter(text: &str) -> u8 {
+    let first = text
+        .lines()
+        .find(|line| !line.trim().is_empty())
+        .unwrap_or_default();
+    let count = |sign: char| first.matches(sign).count();
+    if count('\t') > 0 {
+        b'\t'
+    } else if count(';') > count(',') {
+        b';'
+    } else {
+        b','
+    }
+}

@@ -98,7 +98,7 @@ fn largest(name: &str) -> Value {
             let person = |number| {
                 json!({"person_id": id(3, number), "name": "x".repeat(80), "role": "rider",
                     "clearance": {"only_horses": [], "rigs": [], "cattle": false, "first_rides": false},
-                    "hours": null, "sets_hours": true})
+                    "hours": null, "sets_hours": true, "busy": vec![json!({"from_min": 0, "to_min": 1440}); 50]})
             };
             let horse = |number| {
                 json!({"horse_id": id(2, number), "name": "x".repeat(80), "rig": "shank",
@@ -110,7 +110,15 @@ fn largest(name: &str) -> Value {
                 "people": (0..200).map(person).collect::<Vec<Value>>(),
                 "horses": (0..200).map(horse).collect::<Vec<Value>>(),
                 "places": (0..200).map(place).collect::<Vec<Value>>(),
+                "heat": (0..24).map(|hour| json!({"from_min": hour * 60, "temperature_f": 120, "humidity_pct": 90}))
+                    .collect::<Vec<Value>>(),
             }})
+        }
+        "load" => json!({"load": (0..4_000).map(|n| n % 300).collect::<Vec<i32>>()}),
+        "heat" => json!({"temperature_f": 140, "humidity_pct": 100}),
+        "cool-out" => {
+            let reading = |minute| json!({"minute": minute, "pulse": 200, "breaths": 100, "temperature_f": 106});
+            json!({"readings": (0..24).map(reading).collect::<Vec<Value>>(), "sex": "mare"})
         }
         "simulate-horse" => {
             let asks = json!({"skill": "bend.flex", "rung": "stand", "left": 25, "right": 25});

@@ -4,11 +4,12 @@
 
 use std::collections::BTreeSet;
 
+use cavesson_core::heat::HeatHour;
 use cavesson_core::person::{Clearance, Role, WorkHours};
 use cavesson_core::ride::RigKind;
 use cavesson_core::week::{
-    Booking, BookingKind, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, Rule, broken,
-    broken_by,
+    Booking, BookingKind, BusyTime, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, Rule,
+    broken, broken_by,
 };
 use jiff::civil::time;
 use proptest::prelude::*;
@@ -47,6 +48,7 @@ fn person(number: u128, role: Role) -> DayPerson {
         hours: None,
         sets_hours: false,
         away: false,
+        busy: Vec::new(),
     }
 }
 
@@ -77,6 +79,7 @@ fn day(bookings: Vec<Booking>) -> DayPlan {
                 horses_at_once: 1 + number as u8 * 2,
             })
             .collect(),
+        heat: Vec::new(),
     }
 }
 
@@ -161,6 +164,47 @@ fn each_rule_says_what_it_is_about() {
         texts(&late),
         ["Have Oatcake looked at before anybody gets on."]
     );
+}
+
+#[test]
+fn heat_and_a_calendar_of_ones_own_are_looked_at() {
+    let mut hot = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    let hour = |from_min, temperature_f| HeatHour {
+        from_min,
+        temperature_f,
+        humidity_pct: 70.0,
+    };
+    hot.heat = vec![hour(420, 80.0), hour(480, 85.0), hour(540, 115.0)];
+    assert_eq!(
+        texts(&hot),
+        ["85 F and 70% at 8:00 AM: ride Oatcake 20 minutes at most, nothing fast."]
+    );
+    assert!(!broken(&hot, false)[0].hard, "the trainer decides");
+    hot.bookings[0].cattle = true;
+    assert_eq!(
+        texts(&hot),
+        ["85 F and 70% at 8:00 AM: too hot for cattle work with Oatcake."]
+    );
+    hot.bookings[0].from_min = 540;
+    assert_eq!(
+        texts(&hot),
+        ["115 F and 70% at 9:00 AM: too hot to ride Oatcake."]
+    );
+    assert!(broken(&hot, false)[0].hard);
+    hot.bookings[0].kind = BookingKind::Farrier;
+    assert_eq!(texts(&hot), [""; 0], "the farrier may come");
+    let mut busy = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    busy.people[1].busy = vec![
+        BusyTime {
+            from_min: 400,
+            to_min: 450,
+        },
+        BusyTime {
+            from_min: 480,
+            to_min: 540,
+        },
+    ];
+    assert_eq!(texts(&busy), ["Tobin is busy from 8:00 AM to 9:00 AM."]);
 }
 
 #[test]
@@ -273,6 +317,22 @@ fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
             if ridden && horse.is_some_and(|horse| horse.check_first) {
                 found.insert(Rule2::Check);
             }
+            let too_hot = day.heat.iter().any(|hour| {
+                hour.from_min / 60 == minute / 60 && hour.temperature_f + hour.humidity_pct > 180.0
+            });
+            if ridden && too_hot {
+                found.insert(Rule2::Hot);
+            }
+            let elsewhere = day.people.iter().any(|person| {
+                one.person_id == Some(person.person_id)
+                    && person
+                        .busy
+                        .iter()
+                        .any(|busy| (busy.from_min..busy.to_min).contains(&minute))
+            });
+            if ridden && elsewhere {
+                found.insert(Rule2::Busy);
+            }
         }
         for place in &day.places {
             let horses = now
@@ -318,6 +378,8 @@ enum Rule2 {
     Midnight,
     Check,
     Alone,
+    Hot,
+    Busy,
 }
 
 fn told(rule: Rule) -> Option<Rule2> {
@@ -329,6 +391,8 @@ fn told(rule: Rule) -> Option<Rule2> {
         Rule::WithinTheDay => Some(Rule2::Midnight),
         Rule::CheckFirst => Some(Rule2::Check),
         Rule::NeverAlone => Some(Rule2::Alone),
+        Rule::TooHot => Some(Rule2::Hot),
+        Rule::Busy => Some(Rule2::Busy),
         _ => None,
     }
 }
@@ -352,8 +416,10 @@ fn any_day() -> impl Strategy<Value = DayPlan> {
         prop::collection::vec(booking, 0..8),
         any::<[bool; 4]>(),
         any::<[bool; 4]>(),
+        prop::collection::vec(60.0f64..140.0, 24),
+        prop::collection::vec((0usize..3, 0u16..288, 1u16..24), 0..3),
     )
-        .prop_map(|(bookings, check, first)| {
+        .prop_map(|(bookings, check, first, heat, busy)| {
             let bookings = bookings.into_iter().enumerate().map(
                 |(number, (horse, person, place, from_min, minutes, kind))| Booking {
                     kind,
@@ -369,6 +435,20 @@ fn any_day() -> impl Strategy<Value = DayPlan> {
             for (horse, (check, first)) in day.horses.iter_mut().zip(check.into_iter().zip(first)) {
                 horse.check_first = check;
                 horse.first_rides = first;
+            }
+            day.heat = heat
+                .into_iter()
+                .enumerate()
+                .map(|(hour, temperature_f)| HeatHour {
+                    from_min: hour as u16 * 60,
+                    temperature_f,
+                    humidity_pct: 60.0,
+                })
+                .collect();
+            for (person, from, long) in busy {
+                let from_min = from * 5;
+                let to_min = (from_min + long * 5).min(1440);
+                day.people[person].busy.push(BusyTime { from_min, to_min });
             }
             day
         })

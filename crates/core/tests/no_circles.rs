@@ -210,9 +210,10 @@ fn the_floors_lie_in_the_order_the_contents_page_says() {
         &["evidence"],
         &["horse"],
         &["plain"],
+        &["heat"],
         &["judge"],
         &["ride", "intake", "card", "sim_horse", "person", "yard"],
-        &["week"],
+        &["week", "load"],
         &["bench", "calc"],
     ];
     let floor = |module: &[String]| {

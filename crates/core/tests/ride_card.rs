@@ -228,6 +228,7 @@ fn nobody_rides_a_horse_in_pain_until_somebody_has_looked() {
         day: made.on,
         cleared_on: None,
         text: String::new(),
+        again_days: None,
     });
     let card = card(of(&judged, &made), &Day::default());
     assert_eq!(parts(&card), [Part::CheckOver]);

@@ -10,6 +10,7 @@ use cavesson_core::bounds::{NAME_LETTERS, together};
 use cavesson_core::person::Role;
 use cavesson_core::person::username::{check_handle, check_new_password, check_username};
 use cavesson_core::text::check_text;
+use cavesson_core::week::trips::QUIET_OUTINGS_PCT;
 use cavesson_store::access_link::{self, AccessLink, LinkKind, NewAccessLink};
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::person::{self, Member};
@@ -297,6 +298,7 @@ async fn take(
             name: new.name.trim().to_owned(),
             time_zone: new.time_zone.clone(),
             units: new.units.word().to_owned(),
+            quiet_outings_pct: i32::from(QUIET_OUTINGS_PCT),
         };
         barn::change(&mut barn, &named).await?;
         member.person.name = new.trainer.trim().to_owned();

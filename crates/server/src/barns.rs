@@ -2,8 +2,9 @@
 
 use axum::Json;
 use axum::http::StatusCode;
-use cavesson_core::bounds::{FieldError, NAME_LETTERS, together};
+use cavesson_core::bounds::{FieldError, NAME_LETTERS, PERCENT, together};
 use cavesson_core::text::check_text;
+use cavesson_core::week::trips::QUIET_OUTINGS_PCT;
 use cavesson_store::barn::{self, Barn};
 use jiff::tz::{self, TimeZone};
 use serde::{Deserialize, Serialize};
@@ -63,6 +64,14 @@ struct BarnSheet {
     #[schema(example = "America/Denver")]
     time_zone: String,
     units: Units,
+    /// Of the trips a horse makes, the percentage on which nothing is to be asked.
+    #[serde(default = "quiet_outings")]
+    #[schema(minimum = 0, maximum = 100)]
+    quiet_outings_pct: u8,
+}
+
+fn quiet_outings() -> u8 {
+    QUIET_OUTINGS_PCT
 }
 
 /// The barn's name, time zone and units.
@@ -71,10 +80,12 @@ struct BarnSheet {
     responses((status = 200, description = "The barn", body = BarnSheet))
 )]
 async fn show(signed: Signed) -> Json<BarnSheet> {
+    let quiet_outings_pct = signed.barn.quiet_pct();
     Json(BarnSheet {
         name: signed.barn.name,
         time_zone: signed.barn.time_zone,
         units: Units::of_word(&signed.barn.units),
+        quiet_outings_pct,
     })
 }
 
@@ -88,6 +99,9 @@ async fn change(Trainer(signed): Trainer, Body(sheet): Body<BarnSheet>) -> Answe
     together([
         check_text(NAME_LETTERS, "/name", &sheet.name),
         check_time_zone("/time_zone", &sheet.time_zone),
+        PERCENT
+            .check("/quiet_outings_pct", f64::from(sheet.quiet_outings_pct))
+            .map(|_| ()),
     ])
     .map_err(Problem::fields)?;
     let mut barn = signed.write().await?;
@@ -95,6 +109,7 @@ async fn change(Trainer(signed): Trainer, Body(sheet): Body<BarnSheet>) -> Answe
         name: sheet.name.trim().to_owned(),
         time_zone: sheet.time_zone,
         units: sheet.units.word().to_owned(),
+        quiet_outings_pct: i32::from(sheet.quiet_outings_pct),
         ..signed.barn.clone()
     };
     barn::change(&mut barn, &changed).await?;

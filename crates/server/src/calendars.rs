@@ -7,11 +7,13 @@ use axum::extract::State;
 use axum::http::{StatusCode, header};
 use axum::response::{IntoResponse, Response};
 use cavesson_core::bounds::FieldError;
+use cavesson_core::horse::{CareDue, CareKind, CareNote};
 use cavesson_core::week::BookingKind;
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::calendar_link::{self, CalendarLink};
-use cavesson_store::{BarnTransaction, barn, horse, person, place};
+use cavesson_store::{BarnTransaction, barn, care, horse, person, place};
 use icalendar::{Calendar, Component, Event, EventLike};
+use jiff::civil::Date;
 use jiff::tz::TimeZone;
 use jiff::{Timestamp, ToSpan};
 use serde::{Deserialize, Serialize};
@@ -247,6 +249,14 @@ async fn read(State(app): State<App>, UrlPath(word): UrlPath<String>) -> Answer<
     for one in own {
         calendar.push(event(one, kind, &names, now));
     }
+    if kind == CalendarOf::Horse {
+        let notes = care::last_of_each(&mut look, None).await?.into_iter();
+        for (_, note) in notes.filter(|(id, _)| *id == link.of_id) {
+            if let Some(due) = note.due(today) {
+                calendar.push(care_due(&note, &due, today, now));
+            }
+        }
+    }
     let kind = "text/calendar; charset=utf-8";
     Ok(([(header::CONTENT_TYPE, kind)], calendar.done().to_string()).into_response())
 }
@@ -265,6 +275,34 @@ fn event(one: &Booking, kind: CalendarOf, names: &Names, now: Timestamp) -> Even
         event.location(place);
     }
     event.done()
+}
+
+/// Care that comes again, as a whole day; what is overdue stands on today.
+fn care_due(note: &CareNote, due: &CareDue, today: Date, now: Timestamp) -> Event {
+    let what = match due.kind {
+        CareKind::Teeth => "Teeth",
+        CareKind::BitSeat => "Bit seat",
+        CareKind::Feet => "Feet",
+        CareKind::Vet => "Vet",
+        CareKind::InSeason => "In season about now",
+        // What was flagged does not come again.
+        CareKind::Pain | CareKind::Unlevel | CareKind::RigMisfit => "Care",
+    };
+    let what = match due.overdue {
+        _ if due.kind == CareKind::InSeason => what.to_owned(),
+        true => format!("{what} overdue since {}", due.due),
+        false => format!("{what} due"),
+    };
+    let mut day =
+        icalendar::Property::new("DTSTART", due.due.max(today).strftime("%Y%m%d").to_string());
+    day.add_parameter("VALUE", "DATE");
+    Event::new()
+        .uid(&format!("{}-due@cavesson", note.care_id))
+        .summary(&what)
+        .append_property(icalendar::Property::new("DTSTAMP", utc(now)))
+        .append_property(day)
+        .append_property(icalendar::Property::new("TRANSP", "TRANSPARENT"))
+        .done()
 }
 
 /// What is said of a booking to somebody who knows whose calendar it is.

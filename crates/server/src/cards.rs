@@ -5,10 +5,12 @@ use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::SPOTS;
 use cavesson_core::card::{Card, Day, Horse as JudgedHorse, PlannedBlock, card};
+use cavesson_core::heat::HeatHour;
 use cavesson_core::horse::HorseTrait;
 use cavesson_core::judge::hole::FoundHole;
 use cavesson_core::judge::holes;
 use cavesson_core::ladder::AtHand;
+use cavesson_core::week::rule::minutes_of;
 use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::{BarnTransaction, booking, card_block, horse, ride};
 use jiff::civil::Date;
@@ -25,6 +27,7 @@ use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};
 use crate::url::UrlPath;
+use crate::weather;
 
 /// The cards' routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -92,7 +95,14 @@ pub async fn day_of(
     let blocks: Vec<card_block::CardBlock> =
         blocks.into_iter().filter(|block| block.day == on).collect();
     let quiet_min = ride::quiet_minutes(barn, horse.horse_id, on).await?;
-    Ok(day_with(horse, planned.as_ref(), &blocks, quiet_min, on))
+    let heat = weather::of_day(barn, signed, on).await?;
+    let minute = match &planned {
+        Some(planned) => minutes_of(planned.starts_at),
+        None => signed.minutes_of(on, signed.now().timestamp()),
+    };
+    let heat = weather::at_minute(&heat, minute);
+    let day = day_with(horse, planned.as_ref(), &blocks, quiet_min, on);
+    Ok(with_heat(day, heat))
 }
 
 /// The ride a horse is down for on a day: as the day stands, or by the week's plan where
@@ -118,6 +128,15 @@ pub async fn planned_on(
     Ok(week
         .into_iter()
         .find(|planned| planned.horse_id == horse_id))
+}
+
+/// A day with the heat of the hour.
+pub fn with_heat(day: Day, heat: Option<&HeatHour>) -> Day {
+    Day {
+        temperature_f: heat.map(|hour| hour.temperature_f),
+        humidity_pct: heat.map(|hour| hour.humidity_pct),
+        ..day
+    }
 }
 
 /// The same from what has been read.

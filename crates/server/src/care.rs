@@ -1,14 +1,17 @@
-//! Care: flags that come before any training, and checks of teeth and bit seat.
+//! Care: flags that come before any training; teeth, feet, vet and season, and when they
+//! come again.
 
+use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
-use cavesson_core::bounds::NOTE_LETTERS;
-use cavesson_core::horse::care::check_care_day;
-use cavesson_core::horse::{CareKind, CareNote};
+use cavesson_core::bounds::{AGAIN_DAYS, FieldError, NOTE_LETTERS};
+use cavesson_core::horse::care::{REMINDED_DAYS, check_care_day};
+use cavesson_core::horse::{CareDue, CareKind, CareNote};
 use cavesson_core::text::check_optional_text;
 use cavesson_store::{care, horse};
+use jiff::ToSpan;
 use jiff::civil::Date;
-use serde::Deserialize;
+use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
@@ -18,7 +21,7 @@ use crate::body::Body;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed::{Recorder, Signed};
 use crate::url::UrlPath;
 
 /// Care's routes.
@@ -26,6 +29,8 @@ pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new()
         .routes(route!(add))
         .routes(route!(clear))
+        .routes(route!(set_again))
+        .routes(route!(list_due))
 }
 
 /// A note of care.
@@ -42,6 +47,30 @@ struct NewCare {
     #[serde(default)]
     #[schema(max_length = 600)]
     text: String,
+    /// Days after which it comes again for this horse; left out: what is usual.
+    #[serde(default)]
+    #[schema(minimum = 7, maximum = 1100)]
+    again_days: Option<u16>,
+}
+
+/// When care comes again.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+struct CareAgain {
+    /// Days after the last time; null for what is usual.
+    #[schema(minimum = 7, maximum = 1100)]
+    again_days: Option<u16>,
+}
+
+/// Care of a horse that is due.
+#[derive(Serialize, ToSchema)]
+struct CareOfHorse {
+    horse_id: Uuid,
+    /// What the horse is called.
+    horse: String,
+    /// Its last note.
+    care_id: Uuid,
+    care: CareDue,
 }
 
 /// Whether a flag is cleared.
@@ -74,12 +103,14 @@ async fn add(
     let horse = signed.horse(&mut barn, horse_id).await?;
     check_care_day("/day", new.day, horse.foaled, today).map_err(Problem::field)?;
     check_optional_text(NOTE_LETTERS, "/text", &new.text).map_err(Problem::field)?;
+    check_again(new.kind, new.again_days)?;
     let note = CareNote {
         care_id: new.care_id,
         kind: new.kind,
         day: new.day,
         cleared_on: None,
         text: new.text,
+        again_days: new.again_days,
     };
     horse::raise_versions(&mut barn, &[horse_id]).await?;
     let made_by = signed.person.person_id;
@@ -117,4 +148,87 @@ async fn clear(
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], today).await;
     Ok(StatusCode::NO_CONTENT)
+}
+
+/// Checks after how many days it comes again, and that it does.
+fn check_again(kind: CareKind, again_days: Option<u16>) -> Answer<()> {
+    let Some(days) = again_days else {
+        return Ok(());
+    };
+    if kind.is_flag() {
+        return Err(does_not_come_again());
+    }
+    AGAIN_DAYS
+        .check("/again_days", f64::from(days))
+        .map(|_| ())
+        .map_err(Problem::field)
+}
+
+fn does_not_come_again() -> Problem {
+    Problem::field(FieldError::new(
+        "/again_days",
+        "must be left out: what was flagged is cleared, it does not come again",
+    ))
+}
+
+/// Say after how many days care comes again for this horse.
+#[utoipa::path(
+    put, path = "/api/care/{care_id}/again", operation_id = "set_care_again", tag = "care",
+    params(("care_id" = Uuid, Path)), request_body = CareAgain,
+    responses(
+        (status = 204, description = "Kept"),
+        (status = 404, description = "No such note in this barn", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn set_again(
+    State(app): State<App>,
+    Recorder(signed): Recorder,
+    UrlPath(care_id): UrlPath<Uuid>,
+    Body(again): Body<CareAgain>,
+) -> Answer<StatusCode> {
+    if let Some(days) = again.again_days {
+        AGAIN_DAYS
+            .check("/again_days", f64::from(days))
+            .map_err(Problem::field)?;
+    }
+    let mut barn = signed.write().await?;
+    let horse_id = care::horse_of(&mut barn, care_id)
+        .await?
+        .ok_or_else(|| Problem::not_found("no such note in this barn"))?;
+    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    if !care::set_again(&mut barn, care_id, again.again_days).await? {
+        return Err(does_not_come_again());
+    }
+    barn.commit().await?;
+    judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
+    Ok(StatusCode::NO_CONTENT)
+}
+
+/// Care that is due within two weeks, or overdue, the earliest first.
+#[utoipa::path(
+    get, path = "/api/care/due", operation_id = "list_care_due", tag = "care",
+    responses((status = 200, description = "What is due", body = [CareOfHorse]))
+)]
+async fn list_due(signed: Signed) -> Answer<Json<Vec<CareOfHorse>>> {
+    let today = signed.today();
+    let owner = signed.only_horses_of();
+    let mut barn = signed.look().await?;
+    let horses = horse::list(&mut barn, owner).await?;
+    let notes = care::last_of_each(&mut barn, owner).await?;
+    let until = today.saturating_add(REMINDED_DAYS.days());
+    let mut found: Vec<CareOfHorse> = notes
+        .into_iter()
+        .filter_map(|(horse_id, note)| {
+            let care = note.due(today).filter(|care| care.due <= until)?;
+            let horse = horses.iter().find(|horse| horse.horse_id == horse_id)?;
+            Some(CareOfHorse {
+                horse_id,
+                horse: horse.name.clone(),
+                care_id: note.care_id,
+                care,
+            })
+        })
+        .collect();
+    found.sort_by(|a, b| (a.care.due, &a.horse).cmp(&(b.care.due, &b.horse)));
+    Ok(Json(found))
 }

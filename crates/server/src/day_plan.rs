@@ -6,7 +6,7 @@ use cavesson_core::person::WorkHours;
 use cavesson_core::ride::RigKind;
 use cavesson_core::week::booking::Booking as DayBooking;
 use cavesson_core::week::{
-    BookingKind, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, broken_by,
+    BookingKind, BusyTime, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, broken_by,
 };
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::program_day::{self, ProgramDay};
@@ -16,10 +16,12 @@ use jiff::civil::{Date, Time};
 use uuid::Uuid;
 
 use crate::App;
+use crate::busy;
 use crate::cards::judged_horse;
 use crate::known::Judged;
 use crate::problem::Answer;
 use crate::signed::Signed;
+use crate::weather;
 
 /// How long a ride is down for where the week does not say. Product default.
 const RIDE_MINUTES: u16 = 45;
@@ -103,7 +105,9 @@ pub async fn lay_out(app: &App, signed: &Signed, day: Date) -> Answer<()> {
 pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     let mut barn = signed.look().await?;
     let bookings = booking::on_days(&mut barn, day, day).await?;
-    let people = people_on(&mut barn, day).await?;
+    let busy = busy::on_day(&mut barn, signed, day).await?;
+    let people = people_on(&mut barn, day, &busy).await?;
+    let heat = weather::of_day(&mut barn, signed, day).await?;
     let horses = horse::list(&mut barn, None).await?;
     let rigs = ride::last_rigs(&mut barn).await?;
     let places = place::list(&mut barn).await?;
@@ -120,6 +124,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
             bookings: stands.map(|one| as_seen(signed, day, one)).collect(),
             people,
             horses: horses.collect(),
+            heat,
             places: places
                 .into_iter()
                 .filter(|place| place.put_away_at.is_none())
@@ -134,7 +139,11 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     })
 }
 
-async fn people_on(barn: &mut BarnTransaction, day: Date) -> Answer<Vec<DayPerson>> {
+async fn people_on(
+    barn: &mut BarnTransaction,
+    day: Date,
+    busy: &[(Uuid, BusyTime)],
+) -> Answer<Vec<DayPerson>> {
     let weekday = day.weekday().to_monday_one_offset().unsigned_abs();
     let hours: Vec<(Uuid, WorkHours)> = work_hours::list(barn).await?;
     let members = person::members(barn).await?.into_iter();
@@ -153,6 +162,7 @@ async fn people_on(barn: &mut BarnTransaction, day: Date) -> Answer<Vec<DayPerso
                     .map(|(_, hours)| *hours),
                 sets_hours: own().next().is_some(),
                 away: false,
+                busy: busy::of(busy, person_id),
             }
         })
         .collect())

@@ -9,7 +9,7 @@ use cavesson_core::Side;
 use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::first_ask::first_asks;
 use cavesson_core::evidence::slip::Slip;
-use cavesson_core::horse::{CareNote, RideMark, Sex, season};
+use cavesson_core::horse::{CareKind, CareNote, RideMark, Sex, season};
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
@@ -275,6 +275,7 @@ fn page(
         cautions: caution::of_horse(&judged.file.care, &judged.file.rides, on)
             .iter()
             .chain(&caution::of_mouth(&judged.file.care, on))
+            .chain(&caution::of_fast_work(&judged.file.care, on))
             .map(words::caution)
             .collect(),
         last_ride: last_ride(judged),
@@ -470,7 +471,10 @@ fn season_of(judged: &Judged) -> Season {
         })
         .collect();
     let marked: HashSet<Uuid> = seen.iter().map(|ride| ride.ride_id).collect();
-    let days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
+    let noted = judged.file.care.iter();
+    let noted = noted.filter(|note| note.kind == CareKind::InSeason && note.day <= judged.on);
+    let mut days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
+    days.extend(noted.map(|note| note.day));
     let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
     let oldest = judged.on.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
     let asks = judged.file.asks.iter().flat_map(|asks| {

@@ -7,7 +7,8 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `calendars`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
 //! | `known` | what is known of the horses, in memory by version, judged |
@@ -21,12 +22,14 @@ mod barns;
 mod batches;
 mod board;
 mod body;
+mod busy;
 mod calc;
 mod calendars;
 mod card_blocks;
 mod cards;
 mod care;
 pub mod clock;
+mod cool_outs;
 mod day_plan;
 mod days;
 pub mod documented;
@@ -34,11 +37,13 @@ mod health;
 mod horse_page;
 mod horse_riders;
 mod horses;
+mod ics;
 mod intakes;
 pub mod known;
 mod ladder;
 mod levels;
 mod live;
+mod loads;
 mod overrules;
 mod packs;
 pub mod password;
@@ -54,7 +59,9 @@ mod session_store;
 pub mod settings;
 pub mod signed;
 mod today;
+mod trips;
 mod url;
+pub mod weather;
 pub mod web;
 pub mod work;
 mod yard;
@@ -116,6 +123,8 @@ pub async fn launch(
         work,
     };
     let keeper = tokio::spawn(known::keep::keep_each_day(app.clone()));
+    let weather = settings.weather_service.clone();
+    let weather = weather.map(|service| tokio::spawn(weather::keep_asking(app.clone(), service)));
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();
     let served = axum::serve(listener, service)
         .with_graceful_shutdown(async move {
@@ -124,6 +133,9 @@ pub async fn launch(
         })
         .await;
     keeper.abort();
+    if let Some(weather) = weather {
+        weather.abort();
+    }
     sweeper.abort();
     listener_of_changes.abort();
     served

@@ -7,7 +7,7 @@ use cavesson_core::horse::RideMark;
 use cavesson_core::ladder::{FaultId, Ladder, RungId, SkillId};
 use cavesson_core::rep::Measure;
 use cavesson_core::ride::strip::strips;
-use cavesson_core::ride::{Mood, RideEnd, RigFrom, Strip};
+use cavesson_core::ride::{Exertion, Mood, RideEnd, RigFrom, Strip};
 use cavesson_store::timeline::{self, RepChange, TimelineRep};
 use cavesson_store::{ride, ride_block};
 use jiff::Timestamp;
@@ -55,6 +55,8 @@ struct Ride {
     ended: Option<RideEnd>,
     /// The horse's mood; null while nobody said.
     mood: Option<Mood>,
+    /// How hard it was on the horse; null while nobody said.
+    exertion: Option<Exertion>,
     /// One line for next time; empty where there is none.
     note: String,
     /// Seconds until it was quiet before mounting; null where nobody took it.
@@ -183,6 +185,7 @@ async fn show(
         marks: ride.marks,
         ended: said.ended,
         mood: said.mood,
+        exertion: said.exertion,
         note: said.note,
         quiet_after_s: said.quiet_after_s,
         rigs: said.rigs,

@@ -23,9 +23,10 @@ use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
-    App, Settings, access_links, account, barns, batches, board, calc, calendars, card_blocks,
-    cards, care, days, health, horse_page, horses, intakes, ladder, levels, live, overrules, packs,
-    people, program_preview, programs, ride_horse, rides, session, today, web, yard,
+    App, Settings, access_links, account, barns, batches, board, busy, calc, calendars,
+    card_blocks, cards, care, cool_outs, days, health, horse_page, horses, intakes, ladder, levels,
+    live, loads, overrules, packs, people, program_preview, programs, ride_horse, rides, session,
+    today, trips, weather, web, yard,
 };
 
 /// How long a request may take.
@@ -48,6 +49,9 @@ fn api() -> OpenApiRouter<App> {
         .merge(people::routes())
         .merge(yard::routes())
         .merge(days::routes())
+        .merge(trips::routes())
+        .merge(weather::routes())
+        .merge(busy::routes())
         .merge(calendars::routes())
         .merge(today::routes())
         .merge(horses::routes())
@@ -58,6 +62,8 @@ fn api() -> OpenApiRouter<App> {
         .merge(overrules::routes())
         .merge(packs::routes())
         .merge(care::routes())
+        .merge(loads::routes())
+        .merge(cool_outs::routes())
         .merge(card_blocks::routes())
         .merge(cards::routes())
         .merge(intakes::routes())

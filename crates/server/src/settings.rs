@@ -13,6 +13,8 @@ pub struct Settings {
     pub secure_cookie: bool,
     /// Sign-in tries a network address has in hand; one comes back every two seconds.
     pub sign_in_tries: u32,
+    /// Address of a weather service; none leaves the weather to files.
+    pub weather_service: Option<String>,
     /// What time it is.
     pub clock: Clock,
 }
@@ -23,6 +25,7 @@ impl Default for Settings {
             web_folder: None,
             secure_cookie: false,
             sign_in_tries: 10,
+            weather_service: None,
             clock: Clock::default(),
         }
     }

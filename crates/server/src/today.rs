@@ -3,9 +3,11 @@
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::card::Part;
+use cavesson_core::heat::{HeatBand, HeatHour};
 use cavesson_core::judge::{self, State as LevelState, Verdict};
 use cavesson_core::ladder::Level;
 use cavesson_core::week::BookingKind;
+use cavesson_core::week::rule::minutes_of;
 use cavesson_store::card_block;
 use cavesson_store::horse;
 use cavesson_store::ride::{self, Ride};
@@ -26,6 +28,7 @@ use crate::levels::LevelBrief;
 use crate::problem::Answer;
 use crate::route;
 use crate::signed::Signed;
+use crate::weather;
 
 /// What a horse that is not down for the day is taken out for: the lightest ask.
 pub const USUAL: (&str, &str) = ("bend.flex", "stand");
@@ -66,12 +69,36 @@ struct StringHorse {
     rider: String,
     place: String,
     aim: Aim,
+    /// How hot it will be as the ride begins, where that is known.
+    heat: Option<HeatShown>,
     /// Blocks put on its card for today.
     card: Vec<CardBlock>,
     /// The parts of its ride's card in order, the check-over apart.
     parts: Vec<CardPart>,
     /// Its rides today, earliest first.
     rides: Vec<RideBrief>,
+}
+
+/// How hot it will be.
+#[derive(Serialize, ToSchema)]
+struct HeatShown {
+    temperature_f: f64,
+    humidity_pct: f64,
+    band: HeatBand,
+    /// What to do.
+    advice: String,
+}
+
+impl HeatShown {
+    fn of(hour: HeatHour) -> HeatShown {
+        let band = hour.band();
+        HeatShown {
+            temperature_f: hour.temperature_f,
+            humidity_pct: hour.humidity_pct,
+            band,
+            advice: band.advice().into(),
+        }
+    }
 }
 
 /// A part of a card in short.
@@ -130,6 +157,7 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
                 .any(|ride| ride.planned.horse_id == horse.horse_id)
         });
     let mut card = card_block::on_day(&mut barn, day).await?;
+    let heat = weather::of_day(&mut barn, &signed, day).await?;
     let mut ridden: Vec<Uuid> = booked.iter().map(|ride| ride.planned.horse_id).collect();
     ridden.sort_unstable();
     ridden.dedup();
@@ -147,7 +175,7 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
                     let judged = judged.iter().find(|judged| judged.horse_id == horse_id)?;
                     let of_horse = |block: &card_block::CardBlock| block.horse_id == horse_id;
                     let card = card.extract_if(.., |block| of_horse(block)).collect();
-                    string_horse(ride, horse, judged, card, &rides)
+                    string_horse(ride, horse, judged, card, &rides, &heat)
                 })
                 .collect::<Vec<StringHorse>>()
         })
@@ -191,10 +219,13 @@ fn string_horse(
     judged: &Judged,
     card: Vec<card_block::CardBlock>,
     rides: &[Ride],
+    heat: &[HeatHour],
 ) -> Option<StringHorse> {
     let planned = booked.planned;
     let aim = aim(judged, &planned.level)?;
+    let hour = weather::at_minute(heat, minutes_of(planned.starts_at)).copied();
     let day = cards::day_with(horse, Some(&planned), &card, Vec::new(), judged.on);
+    let day = cards::with_heat(day, hour.as_ref());
     let parts = cards::card_of(judged, &day).blocks.into_iter();
     Some(StringHorse {
         booking_id: booked.booking_id,
@@ -202,6 +233,7 @@ fn string_horse(
         minutes: booked.minutes,
         skipped_because: booked.skipped_because,
         aim,
+        heat: hour.map(HeatShown::of),
         parts: parts
             .filter(|block| block.part != Part::CheckOver && block.minutes > 0)
             .map(|block| CardPart {

@@ -230,6 +230,9 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "card",
             "intake",
             "day-rules",
+            "load",
+            "heat",
+            "cool-out",
             "simulate-horse"
         ]
     );

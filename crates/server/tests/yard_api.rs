@@ -83,7 +83,10 @@ async fn the_barn_has_a_name_a_zone_and_units(pool: PgPool) {
         put(&trainer, "/api/barn", sheet.clone()).await.status(),
         204
     );
-    assert_eq!(trainer.json("/api/barn").await, sheet);
+    let mut kept = sheet.clone();
+    // Where nobody said otherwise, a quarter of the trips ask nothing.
+    kept["quiet_outings_pct"] = json!(25);
+    assert_eq!(trainer.json("/api/barn").await, kept);
     let who = trainer.json("/api/session").await;
     assert_eq!(
         (&who["barn"], &who["units"]),

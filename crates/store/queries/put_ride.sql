@@ -1,7 +1,7 @@
 insert into ride (barn_id, ride_id, horse_id, rider_id, day, started_at, device_started_at,
-                  finished_at, opened_again, marks, note, quiet_after_s, ended, mood, intake, present)
+                  finished_at, opened_again, marks, note, quiet_after_s, ended, mood, intake, present, exertion)
 values ($1, $2, $3, $4, $5, $6, $7, $6::timestamptz + $8::float8 * interval '1 millisecond', $9,
-        coalesce($10, '{}'::text[]), coalesce($11, ''), $12, $13, $14, $15, $16)
+        coalesce($10, '{}'::text[]), coalesce($11, ''), $12, $13, $14, $15, $16, $17)
 on conflict (barn_id, ride_id) do update
     -- The latest word on whether it is over is that of whoever opened it last; of two
     -- alike, the later finish.
@@ -17,7 +17,8 @@ on conflict (barn_id, ride_id) do update
         ended        = coalesce($13, ride.ended),
         mood         = coalesce($14, ride.mood),
         intake       = coalesce($15, ride.intake),
-        present      = coalesce($16, ride.present)
+        present      = coalesce($16, ride.present),
+        exertion     = coalesce($17, ride.exertion)
     -- Of a ride that was put under another horse the device may know the one before.
     where (ride.horse_id = excluded.horse_id
            or exists (select from ride_horse_change c

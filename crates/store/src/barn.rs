@@ -18,6 +18,15 @@ pub struct Barn {
     pub time_zone: String,
     /// us or metric: what the pages speak in.
     pub units: String,
+    /// Of the trips a horse makes, the percentage on which nothing is to be asked.
+    pub quiet_outings_pct: i32,
+}
+
+impl Barn {
+    /// The percentage of trips on which nothing is to be asked.
+    pub fn quiet_pct(&self) -> u8 {
+        self.quiet_outings_pct.clamp(0, 100) as u8
+    }
 }
 
 /// A transaction inside one barn: it runs as the role `cavesson_barn` with the
@@ -100,7 +109,7 @@ pub async fn own(barn: &mut BarnTransaction) -> StoreResult<Barn> {
     let barn_id = barn.barn_id();
     Ok(sqlx::query_as!(
         Barn,
-        "select barn_id, handle, name, time_zone, units from barn where barn_id = $1",
+        "select barn_id, handle, name, time_zone, units, quiet_outings_pct from barn where barn_id = $1",
         barn_id
     )
     .fetch_one(barn.connection())
@@ -114,7 +123,7 @@ pub async fn own(barn: &mut BarnTransaction) -> StoreResult<Barn> {
 pub async fn by_handle(pool: &PgPool, handle: &str) -> StoreResult<Option<Barn>> {
     Ok(sqlx::query_as!(
         Barn,
-        "select barn_id, handle, name, time_zone, units from barn where handle = $1",
+        "select barn_id, handle, name, time_zone, units, quiet_outings_pct from barn where handle = $1",
         handle
     )
     .fetch_optional(pool)
@@ -128,7 +137,7 @@ pub async fn by_handle(pool: &PgPool, handle: &str) -> StoreResult<Option<Barn>>
 pub async fn list(pool: &PgPool) -> StoreResult<Vec<Barn>> {
     Ok(sqlx::query_as!(
         Barn,
-        "select barn_id, handle, name, time_zone, units from barn order by barn_id"
+        "select barn_id, handle, name, time_zone, units, quiet_outings_pct from barn order by barn_id"
     )
     .fetch_all(pool)
     .await?)
@@ -141,12 +150,14 @@ pub async fn list(pool: &PgPool) -> StoreResult<Vec<Barn>> {
 pub async fn change(barn: &mut BarnTransaction, changed: &Barn) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
-        "update barn set handle = $2, name = $3, time_zone = $4, units = $5 where barn_id = $1",
+        "update barn set handle = $2, name = $3, time_zone = $4, units = $5, quiet_outings_pct = $6
+         where barn_id = $1",
         barn_id,
         changed.handle,
         changed.name,
         changed.time_zone,
-        changed.units
+        changed.units,
+        changed.quiet_outings_pct
     )
     .execute(barn.connection())
     .await?;
@@ -159,12 +170,14 @@ pub async fn change(barn: &mut BarnTransaction, changed: &Barn) -> StoreResult<(
 /// [`crate::StoreError::Taken`] when the handle is.
 pub async fn add(pool: &PgPool, barn: &Barn) -> StoreResult<()> {
     sqlx::query!(
-        "insert into barn (barn_id, handle, name, time_zone, units) values ($1, $2, $3, $4, $5)",
+        "insert into barn (barn_id, handle, name, time_zone, units, quiet_outings_pct)
+         values ($1, $2, $3, $4, $5, $6)",
         barn.barn_id,
         barn.handle,
         barn.name,
         barn.time_zone,
-        barn.units
+        barn.units,
+        barn.quiet_outings_pct
     )
     .execute(pool)
     .await?;

@@ -2,7 +2,7 @@
 //! twice; a place that holds several horses has as many spots.
 
 use cavesson_core::ladder::Level;
-use cavesson_core::week::BookingKind;
+use cavesson_core::week::{BookingKind, Trips};
 use jiff::Timestamp;
 use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
@@ -291,4 +291,40 @@ pub async fn is_laid_out(barn: &mut BarnTransaction, day: Date) -> StoreResult<b
     )
     .fetch_one(barn.connection())
     .await?)
+}
+
+/// The trips of each horse on these days: hauls and outings that were not skipped.
+///
+/// # Errors
+/// When the query fails.
+pub async fn trips(
+    barn: &mut BarnTransaction,
+    from: Date,
+    to: Date,
+) -> StoreResult<Vec<(Uuid, Trips)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select horse_id as "horse_id!", count(*) as "trips!",
+                  count(*) filter (where kind = 'outing') as "quiet!"
+           from booking
+           where barn_id = $1 and day between $2 and $3 and kind in ('outing', 'haul')
+             and skipped_because is null and horse_id is not null
+           group by horse_id"#,
+        barn_id,
+        from.to_sqlx() as _,
+        to.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let small = |count: i64| u32::try_from(count).unwrap_or(u32::MAX);
+    Ok(rows
+        .into_iter()
+        .map(|row| {
+            let trips = Trips {
+                trips: small(row.trips),
+                quiet: small(row.quiet),
+            };
+            (row.horse_id, trips)
+        })
+        .collect())
 }

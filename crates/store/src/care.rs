@@ -1,11 +1,85 @@
 //! Care: flags and checks of a horse.
 
-use cavesson_core::horse::CareNote;
+use cavesson_core::horse::{CareKind, CareNote};
 use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
-use crate::{BarnTransaction, StoreResult};
+use crate::{BarnTransaction, StoreError, StoreResult};
+
+/// The last note of each kind of each horse that is here, with the horse.
+///
+/// # Errors
+/// When the query fails.
+pub async fn last_of_each(
+    barn: &mut BarnTransaction,
+    owner: Option<Uuid>,
+) -> StoreResult<Vec<(Uuid, CareNote)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select distinct on (c.horse_id, c.kind) c.horse_id, c.care_id, c.kind,
+                  c.day as "day: jiff_sqlx::Date", c.cleared_on as "cleared_on: jiff_sqlx::Date",
+                  c.text, c.again_days
+           from care c join horse h on h.barn_id = c.barn_id and h.horse_id = c.horse_id
+           where c.barn_id = $1 and h.sent_home_at is null
+             and ($2::uuid is null or h.owner_id = $2)
+           order by c.horse_id, c.kind, c.day desc, c.made_at desc"#,
+        barn_id,
+        owner
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let notes = rows.into_iter().filter_map(|row| {
+        // A kind of another version is kept, and not reminded of.
+        let kind = CareKind::from_word(&row.kind)?;
+        let note = CareNote {
+            care_id: row.care_id,
+            kind,
+            day: row.day.to_jiff(),
+            cleared_on: row.cleared_on.map(|day| day.to_jiff()),
+            text: row.text,
+            again_days: row.again_days.and_then(|days| days.try_into().ok()),
+        };
+        Some((row.horse_id, note))
+    });
+    Ok(notes.collect())
+}
+
+/// Says after how many days a note's care comes again; none for what is usual. False when
+/// it is a flag, which does not come again.
+///
+/// # Errors
+/// When the query fails.
+pub async fn set_again(
+    barn: &mut BarnTransaction,
+    care_id: Uuid,
+    again_days: Option<u16>,
+) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let kind = sqlx::query_scalar!(
+        "select kind from care where barn_id = $1 and care_id = $2",
+        barn_id,
+        care_id
+    )
+    .fetch_one(barn.connection())
+    .await?;
+    let kind = CareKind::from_word(&kind).ok_or(StoreError::Unknown {
+        what: "kind of care",
+        found: kind,
+    })?;
+    if kind.is_flag() {
+        return Ok(false);
+    }
+    sqlx::query!(
+        "update care set again_days = $3 where barn_id = $1 and care_id = $2",
+        barn_id,
+        care_id,
+        again_days.map(i32::from)
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(true)
+}
 
 /// Keeps a note; false when its id is known with other content.
 ///
@@ -19,8 +93,8 @@ pub async fn add(
 ) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
     let done = sqlx::query!(
-        "insert into care (barn_id, care_id, horse_id, kind, day, text, made_by)
-         values ($1, $2, $3, $4, $5, $6, $7)
+        "insert into care (barn_id, care_id, horse_id, kind, day, text, made_by, again_days)
+         values ($1, $2, $3, $4, $5, $6, $7, $8)
          on conflict (barn_id, care_id) do update set text = excluded.text
          where care.horse_id = excluded.horse_id and care.kind = excluded.kind
            and care.day = excluded.day and care.text = excluded.text",
@@ -30,7 +104,8 @@ pub async fn add(
         note.kind.word(),
         note.day.to_sqlx() as _,
         note.text.trim(),
-        made_by
+        made_by,
+        note.again_days.map(i32::from)
     )
     .execute(barn.connection())
     .await?;

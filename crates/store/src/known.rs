@@ -193,7 +193,7 @@ pub async fn care(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Row
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
         r#"select care_id, kind, day as "day: jiff_sqlx::Date",
-                  cleared_on as "cleared_on: jiff_sqlx::Date", text from care
+                  cleared_on as "cleared_on: jiff_sqlx::Date", text, again_days from care
            where barn_id = $1 and horse_id = $2 order by day, made_at"#,
         barn_id,
         horse_id
@@ -207,6 +207,7 @@ pub async fn care(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Row
             day: row.day.to_jiff(),
             cleared_on: row.cleared_on.map(|day| day.to_jiff()),
             text: row.text,
+            again_days: row.again_days.and_then(|days| days.try_into().ok()),
         })
     });
     Ok(Rows::of("care", notes))

@@ -22,6 +22,8 @@
 //! | [`overrule`], [`kept_verdict`] | what the trainer and the judge said |
 //! | [`intake`] | where a new horse stands |
 //! | [`care`], [`card_block`] | notes of care; blocks for a coming day |
+//! | [`load`], [`cool_out`] | what the load of rides is made of; cooling out |
+//! | [`weather`], [`busy`] | heat by the hour; when people are busy elsewhere |
 //!
 //! Two walls keep barns apart: every query names the barn, and row-level
 //! security shows a [`barn::BarnTransaction`] nothing but its own barn.
@@ -31,11 +33,13 @@
 pub mod access_link;
 pub mod barn;
 pub mod booking;
+pub mod busy;
 pub mod calendar_link;
 pub mod card_block;
 pub mod care;
 pub mod cattle_lot;
 pub mod connect;
+pub mod cool_out;
 pub mod error;
 pub mod gear;
 pub mod goal;
@@ -43,6 +47,7 @@ pub mod horse;
 pub mod intake;
 pub mod kept_verdict;
 pub mod known;
+pub mod load;
 pub mod overrule;
 pub mod person;
 pub mod place;
@@ -56,6 +61,7 @@ pub mod rider_offset;
 pub mod session;
 pub mod stored;
 pub mod timeline;
+pub mod weather;
 pub mod work_hours;
 
 pub use barn::BarnTransaction;

@@ -1,7 +1,7 @@
 //! Rides.
 
 use cavesson_core::horse::RideMark;
-use cavesson_core::ride::{Mood, NewRide, RideEnd, RigFrom, RigKind};
+use cavesson_core::ride::{Exertion, Mood, NewRide, RideEnd, RigFrom, RigKind};
 use jiff::{Timestamp, civil::Date};
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -252,7 +252,8 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         ride.ended.map(RideEnd::word),
         ride.mood.map(Mood::word),
         intake,
-        ride.present.as_deref().map(str::trim)
+        ride.present.as_deref().map(str::trim),
+        ride.exertion.map(Exertion::word)
     )
     .execute(barn.connection())
     .await?;
@@ -292,6 +293,8 @@ pub struct Said {
     pub ended: Option<RideEnd>,
     /// The horse's mood.
     pub mood: Option<Mood>,
+    /// How hard it was on the horse.
+    pub exertion: Option<Exertion>,
     /// One line for next time; empty where there is none.
     pub note: String,
     /// Seconds until it was quiet before mounting.
@@ -309,7 +312,7 @@ pub struct Said {
 pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said> {
     let barn_id = barn.barn_id();
     let row = sqlx::query!(
-        "select ended, mood, note, quiet_after_s, present from ride where barn_id = $1 and ride_id = $2",
+        "select ended, mood, exertion, note, quiet_after_s, present from ride where barn_id = $1 and ride_id = $2",
         barn_id,
         ride_id
     )
@@ -336,6 +339,7 @@ pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said
     Ok(row.map_or_else(Said::default, |row| Said {
         ended: row.ended.as_deref().and_then(RideEnd::from_word),
         mood: row.mood.as_deref().and_then(Mood::from_word),
+        exertion: row.exertion.as_deref().and_then(Exertion::from_word),
         note: row.note,
         quiet_after_s: row.quiet_after_s,
         rigs,

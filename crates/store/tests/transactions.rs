@@ -30,6 +30,7 @@ async fn a_begin_that_is_cut_swallows_no_later_statement(pool: PgPool) {
             name: "A barn".into(),
             time_zone: "America/Denver".into(),
             units: "us".into(),
+            quiet_outings_pct: 25,
         };
         barn::add(&single, &stored).await.unwrap();
         let seen = barn::by_handle(&pool, &stored.handle).await.unwrap();
@@ -45,6 +46,7 @@ async fn who_looks_sees_one_state_and_cannot_write(pool: PgPool) {
         name: "Home".into(),
         time_zone: "America/Denver".into(),
         units: "us".into(),
+        quiet_outings_pct: 25,
     };
     barn::add(&pool, &home).await.unwrap();
     let mut look = BarnTransaction::look(&pool, home.barn_id).await.unwrap();

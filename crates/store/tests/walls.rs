@@ -16,6 +16,7 @@ async fn barn_with_horse(pool: &PgPool, handle: &str, name: &str) -> (Uuid, Uuid
         name: handle.into(),
         time_zone: "America/Denver".into(),
         units: "us".into(),
+        quiet_outings_pct: 25,
     };
     barn::add(pool, &stored).await.unwrap();
     let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();

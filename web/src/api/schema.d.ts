@@ -166,6 +166,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/busy-calendars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The calendars that were read. */
+        get: operations["list_busy_calendars"];
+        put?: never;
+        /** Read somebody's calendar: one's own, or anybody's for a trainer. */
+        post: operations["add_busy_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/busy-calendars/{calendar_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a calendar out: its times hold nobody any more. */
+        delete: operations["remove_busy_calendar"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc": {
         parameters: {
             query?: never;
@@ -269,6 +304,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/care/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Care that is due within two weeks, or overdue, the earliest first. */
+        get: operations["list_care_due"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/care/{care_id}": {
         parameters: {
             query?: never;
@@ -279,6 +331,23 @@ export interface paths {
         get?: never;
         /** Clear a flag, or open it again. */
         put: operations["clear_care"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/care/{care_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say after how many days care comes again for this horse. */
+        put: operations["set_care_again"];
         post?: never;
         delete?: never;
         options?: never;
@@ -349,6 +418,23 @@ export interface paths {
         put?: never;
         /** Use a lot of cattle again. */
         post: operations["take_out_cattle_lot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cool-outs/{cool_out_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a cool-out sheet. The same sheet may be sent again and again as it grows. */
+        put: operations["put_cool_out"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -618,6 +704,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/cool-outs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The last cool-outs of a horse, latest first. */
+        get: operations["list_cool_outs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/goals": {
         parameters: {
             query?: never;
@@ -678,6 +781,23 @@ export interface paths {
         };
         /** One horse's rides of a level, rep by rep. */
         get: operations["show_strips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How much a horse worked, day by day. */
+        get: operations["show_load"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1240,6 +1360,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The trips of the last twelve weeks and the coming two, of every horse that made one. */
+        get: operations["list_trips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Read heat by the hour from rows or a calendar. */
+        put: operations["put_weather"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1335,6 +1489,11 @@ export interface components {
         /** @description The barn. */
         BarnSheet: {
             name: string;
+            /**
+             * Format: int32
+             * @description Of the trips a horse makes, the percentage on which nothing is to be asked.
+             */
+            quiet_outings_pct?: number;
             /**
              * @description IANA time zone; days are counted there.
              * @example America/Denver
@@ -1521,6 +1680,34 @@ export interface components {
             /** @description The same in a sentence. */
             text: string;
         };
+        /** @description A calendar that was read. */
+        BusyCalendarShown: {
+            /** Format: uuid */
+            calendar_id: string;
+            /** Format: date-time */
+            made_at: string;
+            name: string;
+            /** Format: uuid */
+            person_id: string;
+            /**
+             * Format: int64
+             * @description How many times it holds.
+             */
+            times: number;
+        };
+        /** @description A stretch of a day at which somebody is busy elsewhere. */
+        BusyTime: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its end.
+             */
+            to_min: number;
+        };
         /** @description A calculator with the JSON Schemas of its input and output. */
         CalculatorBrief: {
             about: string;
@@ -1679,13 +1866,43 @@ export interface components {
             name: string;
             part: components["schemas"]["Part"];
         };
+        /** @description When care comes again. */
+        CareAgain: {
+            /**
+             * Format: int32
+             * @description Days after the last time; null for what is usual.
+             */
+            again_days?: number | null;
+        };
+        /** @description Care that comes again. */
+        CareDue: {
+            /**
+             * Format: date
+             * @description The day it is due.
+             */
+            due: string;
+            /** @description What. */
+            kind: components["schemas"]["CareKind"];
+            /**
+             * Format: date
+             * @description The last time.
+             */
+            last: string;
+            /** @description That day has passed. */
+            overdue: boolean;
+        };
         /**
          * @description What a note of care is about.
          * @enum {string}
          */
-        CareKind: "pain" | "unlevel" | "rig_misfit" | "teeth" | "bit_seat";
+        CareKind: "pain" | "unlevel" | "rig_misfit" | "teeth" | "bit_seat" | "feet" | "vet" | "in_season";
         /** @description One note of care. */
         CareNote: {
+            /**
+             * Format: int32
+             * @description Days after which it comes again for this horse; left out: what is usual.
+             */
+            again_days?: number | null;
             /**
              * Format: uuid
              * @description Its id.
@@ -1705,6 +1922,19 @@ export interface components {
             kind: components["schemas"]["CareKind"];
             /** @description In the words of whoever noted it. */
             text?: string;
+        };
+        /** @description Care of a horse that is due. */
+        CareOfHorse: {
+            care: components["schemas"]["CareDue"];
+            /**
+             * Format: uuid
+             * @description Its last note.
+             */
+            care_id: string;
+            /** @description What the horse is called. */
+            horse: string;
+            /** Format: uuid */
+            horse_id: string;
         };
         /** @description One thing carried. */
         Carry: {
@@ -1871,6 +2101,53 @@ export interface components {
          * @enum {string}
          */
         Confirmation: "waiting" | "confirmed" | "doubted";
+        /** @description A sheet with what it says. */
+        CoolOutShown: {
+            /** Format: uuid */
+            cool_out_id: string;
+            note: string;
+            readings: components["schemas"]["CoolReading"][];
+            said: components["schemas"]["CoolSaid"];
+            /** Format: date-time */
+            started_at: string;
+        };
+        /** @description What was taken at one time. */
+        CoolReading: {
+            /**
+             * Format: int32
+             * @description Breaths a minute.
+             */
+            breaths: number;
+            /**
+             * Format: int32
+             * @description Minutes after work.
+             */
+            minute: number;
+            /**
+             * Format: int32
+             * @description Heartbeats a minute.
+             */
+            pulse: number;
+            /**
+             * Format: double
+             * @description Temperature of the horse, in degrees Fahrenheit.
+             */
+            temperature_f?: number | null;
+        };
+        /** @description What the readings say. */
+        CoolSaid: {
+            /** @description A veterinarian is to be called. */
+            call_vet: boolean;
+            /** @description The horse came down: taken at 20 minutes or later, pulse under 64, not too hot. */
+            cooled_out: boolean;
+            /**
+             * Format: int32
+             * @description The minute at which it is to be taken next; null when nothing is left to take.
+             */
+            next_min?: number | null;
+            /** @description In sentences. */
+            text: string[];
+        };
         /**
          * @description What a run of a calculator costs at the most.
          * @enum {string}
@@ -1918,6 +2195,8 @@ export interface components {
         DayPerson: {
             /** @description They went home. */
             away?: boolean;
+            /** @description When they are busy elsewhere, by a calendar of their own. */
+            busy?: components["schemas"]["BusyTime"][];
             /** @description What they are cleared for. */
             clearance: components["schemas"]["Clearance"];
             hours?: components["schemas"]["WorkHours"] | null;
@@ -1952,6 +2231,8 @@ export interface components {
         DayPlan: {
             /** @description What is booked, those that were skipped left out. */
             bookings: components["schemas"]["Booking"][];
+            /** @description How hot it will be, where that is known. */
+            heat?: components["schemas"]["HeatHour"][];
             /** @description The horses. */
             horses: components["schemas"]["DayHorse"][];
             /** @description The people. */
@@ -2114,6 +2395,11 @@ export interface components {
              */
             time_ratio?: number | null;
         };
+        /**
+         * @description How hard a ride was on the horse, on the scale of Foster et al. 2001.
+         * @enum {string}
+         */
+        Exertion: "very_easy" | "easy" | "moderate" | "hard" | "very_hard" | "all_it_had";
         /**
          * @description How it left.
          * @enum {string}
@@ -2525,6 +2811,39 @@ export interface components {
             version: string;
         };
         /**
+         * @description What the heat allows.
+         * @enum {string}
+         */
+        HeatBand: "usual" | "more_breaks" | "short_and_slow" | "no_riding";
+        /** @description How hot an hour of a day is. */
+        HeatHour: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start, on the barn's clock.
+             */
+            from_min: number;
+            /**
+             * Format: double
+             * @description Relative humidity, in percent.
+             */
+            humidity_pct: number;
+            /**
+             * Format: double
+             * @description Temperature, in degrees Fahrenheit.
+             */
+            temperature_f: number;
+        };
+        /** @description How hot it will be. */
+        HeatShown: {
+            /** @description What to do. */
+            advice: string;
+            band: components["schemas"]["HeatBand"];
+            /** Format: double */
+            humidity_pct: number;
+            /** Format: double */
+            temperature_f: number;
+        };
+        /**
          * @description What helped most in carry and circle work. Progress is less hand and more
          *     leg at the same softness.
          * @enum {string}
@@ -2585,6 +2904,14 @@ export interface components {
             sides: components["schemas"]["SideCount"][];
             state: components["schemas"]["State"];
             verdict: components["schemas"]["Verdict"];
+        };
+        /** @description How much a horse works. */
+        HorseLoad: {
+            /** @description Every day since the first ride of the last months, oldest first. */
+            days: components["schemas"]["LoadOfDay"][];
+            /** @description Cautions, with what they are worth. */
+            says: string[];
+            week?: components["schemas"]["WeekLoad"] | null;
         };
         /** @description A horse of the barn, here or gone home. */
         HorseOfBarn: {
@@ -3214,6 +3541,34 @@ export interface components {
             /** @description What stands behind the `#`. */
             word: string;
         };
+        /** @description A day of load. */
+        LoadOfDay: {
+            /**
+             * Format: double
+             * @description The average of about a week.
+             */
+            acute: number;
+            /**
+             * Format: double
+             * @description The average of about four weeks.
+             */
+            chronic: number;
+            /**
+             * Format: double
+             * @description The load of the day.
+             */
+            load: number;
+            /**
+             * Format: double
+             * @description Acute over chronic; null while the chronic load is 0.
+             */
+            ratio?: number | null;
+        } & {
+            /** Format: date */
+            day: string;
+            /** @description Whether somebody said how hard a ride of the day was. */
+            rated: boolean;
+        };
         /** @description What is written down of a lot. */
         LotOfYard: {
             /**
@@ -3568,6 +3923,18 @@ export interface components {
             rung?: components["schemas"]["RungId"] | null;
             skill?: components["schemas"]["SkillId"] | null;
         };
+        /** @description A calendar to be read. */
+        NewBusyCalendar: {
+            /** @description What you call it; one of the same name is replaced. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Whose.
+             */
+            person_id: string;
+            /** @description The calendar file (RFC 5545). */
+            text: string;
+        };
         /** @description A link to be made. */
         NewCalendarLink: {
             kind: components["schemas"]["CalendarOf"];
@@ -3599,6 +3966,11 @@ export interface components {
         /** @description A note of care. */
         NewCare: {
             /**
+             * Format: int32
+             * @description Days after which it comes again for this horse; left out: what is usual.
+             */
+            again_days?: number | null;
+            /**
              * Format: uuid
              * @description Made on the device (UUIDv7).
              */
@@ -3611,6 +3983,19 @@ export interface components {
             kind: components["schemas"]["CareKind"];
             /** @description In your words. */
             text?: string;
+        };
+        /** @description A sheet as a device sends it, whole each time. */
+        NewCoolOut: {
+            /** Format: uuid */
+            horse_id: string;
+            note?: string;
+            /** @description What was taken, each minute once. */
+            readings: components["schemas"]["CoolReading"][];
+            /**
+             * Format: date-time
+             * @description When the work ended; minute 0.
+             */
+            started_at: string;
         };
         /** @description Rows with horses. */
         NewHorseRows: {
@@ -3714,6 +4099,7 @@ export interface components {
             /** @description Its parts, as far as this device knows them. */
             blocks?: components["schemas"]["NewBlock"][];
             ended?: components["schemas"]["RideEnd"] | null;
+            exertion?: components["schemas"]["Exertion"] | null;
             /**
              * @description All faults seen in parts of the ride, beside those on its reps; what is named
              *     takes the place of what was. Left out by a device that does not say.
@@ -4131,6 +4517,7 @@ export interface components {
              */
             device_started_at: string;
             ended?: components["schemas"]["RideEnd"] | null;
+            exertion?: components["schemas"]["Exertion"] | null;
             /** Format: date-time */
             finished_at?: string | null;
             horse: components["schemas"]["Horse"];
@@ -4298,7 +4685,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "within_the_day" | "once_a_day" | "hours" | "most_horses";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "hours" | "busy" | "most_horses" | "short_and_slow";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -4850,6 +5237,7 @@ export interface components {
             booking_id: string;
             /** @description Blocks put on its card for today. */
             card: components["schemas"]["CardBlock"][];
+            heat?: components["schemas"]["HeatShown"] | null;
             horse: components["schemas"]["Horse"];
             /** @description A ride, or an outing on which nothing is asked. */
             kind: components["schemas"]["BookingKind"];
@@ -5037,6 +5425,32 @@ export interface components {
             soft_share: components["schemas"]["Trend"];
             time?: components["schemas"]["Trend"] | null;
         };
+        /** @description The trips of a horse. */
+        Trips: {
+            /**
+             * Format: int32
+             * @description Outings on which nothing was asked.
+             */
+            quiet: number;
+            /**
+             * Format: int32
+             * @description All of them: hauls and outings.
+             */
+            trips: number;
+        };
+        /** @description The trips of a horse. */
+        TripsOfHorse: {
+            /** Format: uuid */
+            horse_id: string;
+            /** @description The same in a sentence. */
+            text: string;
+            trips: components["schemas"]["Trips"];
+            /**
+             * Format: int32
+             * @description How many quiet outings would bring the share to what is wanted.
+             */
+            wanting: number;
+        };
         /**
          * @description Signs of trouble. Any of them may be pain.
          * @enum {string}
@@ -5090,6 +5504,47 @@ export interface components {
          * @enum {string}
          */
         Verdict: "check_first" | "ease_back" | "advance" | "confirm" | "stay" | "refresh";
+        /** @description Weather as a file holds it. */
+        WeatherFile: {
+            /**
+             * @description Rows (time, temperature_f or temperature_c, humidity_pct) or a calendar whose events
+             *     say both, such as "88 F, 60%".
+             */
+            text: string;
+        };
+        /** @description What was read. */
+        WeatherRead: {
+            /**
+             * Format: date-time
+             * @description The first of them.
+             */
+            from: string;
+            /** @description Hours that are known now. */
+            hours: number;
+            /**
+             * Format: date-time
+             * @description The last of them.
+             */
+            to: string;
+        };
+        /** @description A week of load. */
+        WeekLoad: {
+            /**
+             * Format: double
+             * @description Sum of its days.
+             */
+            load: number;
+            /**
+             * Format: double
+             * @description Mean daily load over its standard deviation; null where every day is alike.
+             */
+            monotony?: number | null;
+            /**
+             * Format: double
+             * @description Load times monotony; null with it.
+             */
+            strain?: number | null;
+        };
         /**
          * @description Where the weight was.
          * @enum {string}
@@ -6214,6 +6669,241 @@ export interface operations {
             };
         };
     };
+    list_busy_calendars: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The calendars, by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BusyCalendarShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_busy_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBusyCalendar"];
+            };
+        };
+        responses: {
+            /** @description Read */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BusyCalendarShown"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody of this barn has this id */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What cannot be read */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_busy_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                calendar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_calculators: {
         parameters: {
             query?: never;
@@ -6718,6 +7408,53 @@ export interface operations {
             };
         };
     };
+    list_care_due: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is due */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CareOfHorse"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     clear_care: {
         parameters: {
             query?: never;
@@ -6734,6 +7471,120 @@ export interface operations {
         };
         responses: {
             /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such note in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_care_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                care_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CareAgain"];
+            };
+        };
+        responses: {
+            /** @description Kept */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7219,6 +8070,129 @@ export interface operations {
             };
             /** @description Not there, or not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_cool_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cool_out_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCoolOut"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known of another horse or begin */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8686,6 +9660,64 @@ export interface operations {
             };
         };
     };
+    list_cool_outs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoolOutShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     set_goals: {
         parameters: {
             query?: never;
@@ -8975,6 +10007,64 @@ export interface operations {
             };
             /** @description A date that cannot be read */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_load: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its load */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorseLoad"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12098,6 +13188,158 @@ export interface operations {
             };
             /** @description Not signed in */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_trips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Trips by horse */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TripsOfHorse"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeatherFile"];
+            };
+        };
+        responses: {
+            /** @description The hours it held */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherRead"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What does not fit, by line */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

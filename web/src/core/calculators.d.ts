@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cool-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What pulse, breathing and temperature after work say, and when to call the vet. */
+        post: operations["cool-out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cusum": {
         parameters: {
             query?: never;
@@ -123,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Temperature plus humidity, and what riding that allows. */
+        post: operations["heat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/intake": {
         parameters: {
             query?: never;
@@ -151,6 +185,23 @@ export interface paths {
         put?: never;
         /** @description The reps of one horse, judged at every level; the holes under its faults. */
         post: operations["judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Acute and chronic load, their ratio, monotony and strain of daily loads. */
+        post: operations["load"];
         delete?: never;
         options?: never;
         head?: never;
@@ -376,6 +427,19 @@ export interface components {
             /** @description The same in a sentence. */
             text: string;
         };
+        /** @description A stretch of a day at which somebody is busy elsewhere. */
+        BusyTime: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its end.
+             */
+            to_min: number;
+        };
         /** @description One stretch of being calm, or not. */
         Calm: {
             /** @description Spots it was drawn to, such as the gate. */
@@ -489,9 +553,14 @@ export interface components {
          * @description What a note of care is about.
          * @enum {string}
          */
-        CareKind: "pain" | "unlevel" | "rig_misfit" | "teeth" | "bit_seat";
+        CareKind: "pain" | "unlevel" | "rig_misfit" | "teeth" | "bit_seat" | "feet" | "vet" | "in_season";
         /** @description One note of care. */
         CareNote: {
+            /**
+             * Format: int32
+             * @description Days after which it comes again for this horse; left out: what is usual.
+             */
+            again_days?: number | null;
             /**
              * Format: uuid
              * @description Its id.
@@ -621,6 +690,29 @@ export interface components {
             /** @description Headgear they may ride in. */
             rigs: components["schemas"]["RigKind"][];
         };
+        /** @description What was taken at one time. */
+        CoolReading: {
+            /**
+             * Format: int32
+             * @description Breaths a minute.
+             */
+            breaths: number;
+            /**
+             * Format: int32
+             * @description Minutes after work.
+             */
+            minute: number;
+            /**
+             * Format: int32
+             * @description Heartbeats a minute.
+             */
+            pulse: number;
+            /**
+             * Format: double
+             * @description Temperature of the horse, in degrees Fahrenheit.
+             */
+            temperature_f?: number | null;
+        };
         /** @description So many at once. */
         Count: {
             /**
@@ -723,10 +815,35 @@ export interface components {
             name: string;
             rig?: components["schemas"]["RigKind"] | null;
         };
+        /** @description Where the load stands after a day. */
+        DayLoad: {
+            /**
+             * Format: double
+             * @description The average of about a week.
+             */
+            acute: number;
+            /**
+             * Format: double
+             * @description The average of about four weeks.
+             */
+            chronic: number;
+            /**
+             * Format: double
+             * @description The load of the day.
+             */
+            load: number;
+            /**
+             * Format: double
+             * @description Acute over chronic; null while the chronic load is 0.
+             */
+            ratio?: number | null;
+        };
         /** @description Somebody of the barn on that day. */
         DayPerson: {
             /** @description They went home. */
             away?: boolean;
+            /** @description When they are busy elsewhere, by a calendar of their own. */
+            busy?: components["schemas"]["BusyTime"][];
             /** @description What they are cleared for. */
             clearance: components["schemas"]["Clearance"];
             hours?: components["schemas"]["WorkHours"] | null;
@@ -761,6 +878,8 @@ export interface components {
         DayPlan: {
             /** @description What is booked, those that were skipped left out. */
             bookings: components["schemas"]["Booking"][];
+            /** @description How hot it will be, where that is known. */
+            heat?: components["schemas"]["HeatHour"][];
             /** @description The horses. */
             horses: components["schemas"]["DayHorse"][];
             /** @description The people. */
@@ -1179,6 +1298,29 @@ export interface components {
          * @enum {string}
          */
         Head: "quiet" | "up" | "out";
+        /**
+         * @description What the heat allows.
+         * @enum {string}
+         */
+        HeatBand: "usual" | "more_breaks" | "short_and_slow" | "no_riding";
+        /** @description How hot an hour of a day is. */
+        HeatHour: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start, on the barn's clock.
+             */
+            from_min: number;
+            /**
+             * Format: double
+             * @description Relative humidity, in percent.
+             */
+            humidity_pct: number;
+            /**
+             * Format: double
+             * @description Temperature, in degrees Fahrenheit.
+             */
+            temperature_f: number;
+        };
         /**
          * @description What helped most in carry and circle work. Progress is less hand and more
          *     leg at the same softness.
@@ -1996,7 +2138,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "within_the_day" | "once_a_day" | "hours" | "most_horses";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "hours" | "busy" | "most_horses" | "short_and_slow";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -2687,6 +2829,46 @@ export interface operations {
             };
         };
     };
+    "cool-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description What was taken, each minute once. */
+                    readings: components["schemas"]["CoolReading"][];
+                    sex?: components["schemas"]["Sex"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description A veterinarian is to be called. */
+                        call_vet: boolean;
+                        /** @description The horse came down: taken at 20 minutes or later, pulse under 64, not too hot. */
+                        cooled_out: boolean;
+                        /**
+                         * Format: int32
+                         * @description The minute at which it is to be taken next; null when nothing is left to take.
+                         */
+                        next_min?: number | null;
+                        /** @description In sentences. */
+                        text: string[];
+                    };
+                };
+            };
+        };
+    };
     cusum: {
         parameters: {
             query?: never;
@@ -2969,6 +3151,51 @@ export interface operations {
             };
         };
     };
+    heat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * Format: double
+                     * @description Relative humidity, in percent.
+                     */
+                    humidity_pct: number;
+                    /**
+                     * Format: double
+                     * @description Temperature, in degrees Fahrenheit.
+                     */
+                    temperature_f: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description What to do. */
+                        advice: string;
+                        /** @description What it allows. */
+                        band: components["schemas"]["HeatBand"];
+                        /**
+                         * Format: double
+                         * @description Temperature plus humidity.
+                         */
+                        index: number;
+                    };
+                };
+            };
+        };
+    };
     intake: {
         parameters: {
             query?: never;
@@ -3075,6 +3302,64 @@ export interface operations {
                          *     is said of it.
                          */
                         verdicts: components["schemas"]["LevelJudgement"][];
+                    };
+                };
+            };
+        };
+    };
+    load: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The load of each day, oldest first, days off as 0. */
+                    load: number[];
+                    sex?: components["schemas"]["Sex"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /**
+                         * Format: double
+                         * @description The average of about a week after the last day.
+                         */
+                        acute: number;
+                        /**
+                         * Format: double
+                         * @description The average of about four weeks after the last day.
+                         */
+                        chronic: number;
+                        /** @description The same after each day. */
+                        days: components["schemas"]["DayLoad"][];
+                        /**
+                         * Format: double
+                         * @description Monotony of the last seven days; null where they are fewer or all alike.
+                         */
+                        monotony?: number | null;
+                        /**
+                         * Format: double
+                         * @description Acute over chronic; null while the chronic load is 0.
+                         */
+                        ratio?: number | null;
+                        /** @description Cautions in sentences. */
+                        says: string[];
+                        /**
+                         * Format: double
+                         * @description Strain of the last seven days; null with the monotony.
+                         */
+                        strain?: number | null;
                     };
                 };
             };

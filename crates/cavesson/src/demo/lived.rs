@@ -295,6 +295,7 @@ fn events_of<'a>(horse: &'a DemoHorse, now: &Zoned) -> anyhow::Result<Vec<Event<
             day,
             cleared_on: None,
             text: (*text).to_owned(),
+            again_days: None,
         };
         events.push(Event {
             at: at(day, (17, 0), now)?,

@@ -34,6 +34,7 @@ pub async fn add(pool: &PgPool, demo: &DemoBarn, year: i16) -> anyhow::Result<()
         name: demo.name.to_owned(),
         time_zone: TIME_ZONE.to_owned(),
         units: "us".into(),
+        quiet_outings_pct: 25,
     };
     barn::add(pool, &stored).await?;
     let mut barn = BarnTransaction::begin(pool, stored.barn_id).await?;

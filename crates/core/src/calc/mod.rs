@@ -5,17 +5,21 @@
 //! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
 //! - [`soft`], [`quit`], [`gate`], [`judge`]
 //! - [`card`], [`intake`], [`day_rules`], [`simulate_horse`]
+//! - [`load`], [`heat`], [`cool_out`]
 
 pub mod calculator;
 pub mod card;
+pub mod cool_out;
 pub mod cusum;
 pub mod day_rules;
 pub mod evenness;
 pub mod ewma;
 pub mod gate;
 pub mod give_times;
+pub mod heat;
 pub mod intake;
 pub mod judge;
+pub mod load;
 pub mod quit;
 pub mod share;
 pub mod simulate_horse;
@@ -41,6 +45,9 @@ pub const ALL: &[Calculator] = &[
     card::CALCULATOR,
     intake::CALCULATOR,
     day_rules::CALCULATOR,
+    load::CALCULATOR,
+    heat::CALCULATOR,
+    cool_out::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

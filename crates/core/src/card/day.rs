@@ -8,6 +8,7 @@ use crate::bounds::{
     AGE_YEARS, FieldError, HUMIDITY_PCT, MINUTES, NOTE_LETTERS, OF_A_CARD, RIDE_MINUTES, SPOTS,
     TEMPERATURE_F,
 };
+use crate::heat;
 use crate::horse::HorseTrait;
 use crate::ladder::check::find_level;
 use crate::ladder::{AtHand, Ladder, Level};
@@ -107,7 +108,7 @@ impl Day {
 
     /// Temperature plus humidity: the rule of thumb for heat.
     pub fn heat(&self) -> Option<f64> {
-        Some(self.temperature_f? + self.humidity_pct?)
+        Some(heat::band::index(self.temperature_f?, self.humidity_pct?))
     }
 
     /// Its age where age limits the card: a late developer counts as a year younger.

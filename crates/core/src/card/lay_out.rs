@@ -4,13 +4,14 @@ use super::block::{Block, BlockAsks, NamedLevel, Part};
 use super::choice::{BREATHER_MIN, Chosen, extra_min};
 use super::day::Day;
 use super::horse::Horse;
-use super::limits::{BRAKE, Heat, Limits};
+use super::limits::{BRAKE, Limits};
 use super::words;
 use super::worth::{Candidate, Role, Worth};
 use crate::Side;
 use crate::evidence::evenness::time_ratio;
 use crate::evidence::give_time::restricted_mean_s;
 use crate::evidence::times_of;
+use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
 use crate::judge::window::window_of;
 use crate::ladder::{AtHand, Level};
@@ -74,9 +75,9 @@ fn loosen_min(day: &Day, limits: &Limits) -> u32 {
 
 fn walk_out_min(day: &Day, limits: &Limits) -> u32 {
     let heat = match limits.heat {
-        Heat::Usual => 0,
-        Heat::MoreBreaks => 2,
-        Heat::ShortAndSlow | Heat::NoRiding => 4,
+        HeatBand::Usual => 0,
+        HeatBand::MoreBreaks => 2,
+        HeatBand::ShortAndSlow | HeatBand::NoRiding => 4,
     };
     let minutes = WALK_OUT_MIN + heat + 2 * u32::from(day.is(HorseTrait::Hot));
     minutes.min(limits.minutes.saturating_sub(BRAKE_MIN + SHORT_LOOSEN_MIN))

@@ -4,6 +4,7 @@ use super::day::Day;
 use super::horse::Horse;
 use crate::Gait;
 use crate::day::days_between;
+use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
 use crate::judge::caution::of_horse;
 use crate::ladder::{LadderLevel, Level};
@@ -28,33 +29,7 @@ const LAY_OFF_DAYS: i64 = 14;
 /// Minutes of the first rides after a lay-off. Product default.
 const LAY_OFF_MIN: u32 = 30;
 /// Minutes where heat allows short and slow work only. Product default.
-const HOT_MIN: u32 = 20;
-
-/// Heat bands by temperature in Fahrenheit plus humidity in percent: a rule of thumb of
-/// extension services (from memory).
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
-pub enum Heat {
-    /// As usual.
-    Usual,
-    /// More water and walking breaks (130 and more).
-    MoreBreaks,
-    /// Short and slow (150 and more).
-    ShortAndSlow,
-    /// No riding (above 180).
-    NoRiding,
-}
-
-impl Heat {
-    /// The band of a sum of temperature and humidity.
-    pub fn of(sum: f64) -> Heat {
-        match sum {
-            sum if sum > 180.0 => Heat::NoRiding,
-            sum if sum >= 150.0 => Heat::ShortAndSlow,
-            sum if sum >= 130.0 => Heat::MoreBreaks,
-            _ => Heat::Usual,
-        }
-    }
-}
+pub const HOT_MIN: u32 = 20;
 
 /// What limits a card.
 #[derive(Debug, Clone, PartialEq)]
@@ -74,7 +49,7 @@ pub struct Limits {
     /// First rides: never alone.
     pub first_rides: bool,
     /// How hot it is.
-    pub heat: Heat,
+    pub heat: HeatBand,
     /// Each in a sentence.
     pub text: Vec<String>,
 }
@@ -101,7 +76,7 @@ impl Limits {
             nothing_new: false,
             in_hand,
             first_rides,
-            heat: day.heat().map_or(Heat::Usual, Heat::of),
+            heat: day.heat().map_or(HeatBand::Usual, HeatBand::of),
             text: Vec::new(),
         };
         limits.by_age(day);
@@ -174,17 +149,14 @@ impl Limits {
 
     fn by_heat(&mut self) {
         match self.heat {
-            Heat::Usual => {}
-            Heat::MoreBreaks => self
-                .text
-                .push("Warm and humid: more water, more walking breaks.".into()),
-            Heat::ShortAndSlow => {
+            HeatBand::Usual => {}
+            HeatBand::MoreBreaks => self.text.push(self.heat.advice().into()),
+            HeatBand::ShortAndSlow => {
                 self.minutes = self.minutes.min(HOT_MIN);
                 self.slow_only = true;
-                self.text
-                    .push("Hot: short and slow, nothing fast, cool out with water.".into());
+                self.text.push(self.heat.advice().into());
             }
-            Heat::NoRiding => {
+            HeatBand::NoRiding => {
                 self.minutes = 0;
                 self.text.push("Too hot to ride today.".into());
             }

@@ -37,4 +37,4 @@ pub use block::{Block, BlockAsks, Card, LeftOut, NamedLevel, Part};
 pub use build::card;
 pub use day::{Day, PlannedBlock};
 pub use horse::Horse;
-pub use limits::Limits;
+pub use limits::{HOT_MIN, Limits};

@@ -5,8 +5,9 @@ use super::choice::Chosen;
 use super::day::Day;
 use super::fit::{Unfit, is_any_fast, is_fast, is_never_alone};
 use super::horse::Horse;
-use super::limits::{Heat, Limits};
+use super::limits::Limits;
 use super::worth::{Candidate, Role, Why, Worth};
+use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
 use crate::ladder::AtHand;
 use crate::plain::{capital, count, days, lower, pronouns};
@@ -73,7 +74,7 @@ pub fn part_why(part: Part, limits: &Limits, day: &Day) -> String {
         Part::Loosen => "Nothing fast before this.".into(),
         Part::Breather => "A rest after a gain is what the horse works for.".into(),
         Part::Finish => "End on something good.".into(),
-        Part::WalkOut if limits.heat > Heat::Usual => "Warm today: longer, with water.".into(),
+        Part::WalkOut if limits.heat > HeatBand::Usual => "Warm today: longer, with water.".into(),
         Part::WalkOut => "A cool horse goes home.".into(),
         Part::Review | Part::Work | Part::SetUp | Part::Use => String::new(),
     }

@@ -2,16 +2,19 @@
 //! product notes it and never diagnoses.
 //!
 //! Source: that pain is ruled out first is common practice of the trade, no
-//! source; how long a check of teeth or bit seat holds is a product default.
+//! source; how long a check holds is said of each horse, and is a product default where
+//! nobody said.
 
+use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use super::season::CYCLE_DAYS;
 use crate::bounds::FieldError;
 
-/// Days after which a check of the teeth or of the bit seat is due again.
-pub const CHECK_HOLDS_DAYS: i64 = 365;
+/// Days ahead of which somebody is reminded. Product default.
+pub const REMINDED_DAYS: i64 = 14;
 
 /// What a note of care is about.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
@@ -28,16 +31,25 @@ pub enum CareKind {
     Teeth,
     /// The bit seat was looked at on that day.
     BitSeat,
+    /// The feet were trimmed or shod on that day.
+    Feet,
+    /// The vet saw the horse on that day: vaccinations, a yearly look.
+    Vet,
+    /// A mare was seen in season on that day.
+    InSeason,
 }
 
 impl CareKind {
     /// All kinds.
-    pub const ALL: [CareKind; 5] = [
+    pub const ALL: [CareKind; 8] = [
         CareKind::Pain,
         CareKind::Unlevel,
         CareKind::RigMisfit,
         CareKind::Teeth,
         CareKind::BitSeat,
+        CareKind::Feet,
+        CareKind::Vet,
+        CareKind::InSeason,
     ];
 
     /// The word as it is stored and sent.
@@ -48,6 +60,9 @@ impl CareKind {
             CareKind::RigMisfit => "rig_misfit",
             CareKind::Teeth => "teeth",
             CareKind::BitSeat => "bit_seat",
+            CareKind::Feet => "feet",
+            CareKind::Vet => "vet",
+            CareKind::InSeason => "in_season",
         }
     }
 
@@ -58,7 +73,10 @@ impl CareKind {
 
     /// Whether it stays open until somebody clears it.
     pub fn is_flag(self) -> bool {
-        !matches!(self, CareKind::Teeth | CareKind::BitSeat)
+        matches!(
+            self,
+            CareKind::Pain | CareKind::Unlevel | CareKind::RigMisfit
+        )
     }
 
     /// Who should look.
@@ -69,7 +87,26 @@ impl CareKind {
             CareKind::RigMisfit => "a saddle fitter, or whoever fits the bridle",
             CareKind::Teeth => "an equine dentist or vet",
             CareKind::BitSeat => "an equine dentist",
+            CareKind::Feet => "a farrier",
+            CareKind::Vet | CareKind::InSeason => "a vet",
         }
+    }
+
+    /// Days after which it comes again where nobody said otherwise; none for what does not
+    /// come again by itself. How often feet, teeth and a yearly look are due is common
+    /// practice, no source; a vet, dentist or farrier who knows the horse says otherwise.
+    pub fn usual_days(self) -> Option<u16> {
+        match self {
+            CareKind::Pain | CareKind::Unlevel | CareKind::RigMisfit => None,
+            CareKind::Teeth | CareKind::BitSeat | CareKind::Vet => Some(365),
+            CareKind::Feet => Some(42),
+            CareKind::InSeason => u16::try_from(CYCLE_DAYS).ok(),
+        }
+    }
+
+    /// Whether something has to be done by then; a season only comes.
+    pub fn can_be_overdue(self) -> bool {
+        self.usual_days().is_some() && self != CareKind::InSeason
     }
 }
 
@@ -92,9 +129,67 @@ pub struct CareNote {
     /// In the words of whoever noted it.
     #[serde(default)]
     pub text: String,
+    /// Days after which it comes again for this horse; left out: what is usual.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 7, maximum = 1100))]
+    pub again_days: Option<u16>,
+}
+
+/// Care that comes again.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CareDue {
+    /// What.
+    pub kind: CareKind,
+    /// The last time.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub last: Date,
+    /// The day it is due.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub due: Date,
+    /// That day has passed.
+    pub overdue: bool,
+}
+
+/// What comes again, by the last note of each kind; the earliest first.
+pub fn due(notes: &[CareNote], on: Date) -> Vec<CareDue> {
+    let last = |kind: CareKind| {
+        let of_kind = notes
+            .iter()
+            .filter(|note| note.kind == kind && note.day <= on);
+        of_kind.max_by_key(|note| note.day)
+    };
+    let mut found: Vec<CareDue> = CareKind::ALL
+        .into_iter()
+        .filter_map(|kind| last(kind)?.due(on))
+        .collect();
+    found.sort_by_key(|one| one.due);
+    found
 }
 
 impl CareNote {
+    /// When it comes again; none for a flag.
+    pub fn due(&self, on: Date) -> Option<CareDue> {
+        let usual = self.kind.usual_days()?;
+        let mut due = self.day.saturating_add(self.again(usual).days());
+        if !self.kind.can_be_overdue() {
+            // A season that was not noted comes again all the same.
+            while due < on {
+                due = due.saturating_add(self.again(usual).days());
+            }
+        }
+        Some(CareDue {
+            kind: self.kind,
+            last: self.day,
+            due,
+            overdue: self.kind.can_be_overdue() && due < on,
+        })
+    }
+
+    fn again(&self, usual: u16) -> i64 {
+        i64::from(self.again_days.unwrap_or(usual)).max(1)
+    }
+
     /// Whether it is a flag that stands open on `on`.
     pub fn is_open(&self, on: Date) -> bool {
         self.kind.is_flag() && self.day <= on && self.cleared_on.is_none_or(|cleared| cleared > on)

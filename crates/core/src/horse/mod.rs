@@ -1,6 +1,6 @@
 //! What a barn knows of a horse beside its reps.
 //!
-//! - [`care`]: pain, unlevel, rig, teeth, bit seat
+//! - [`care`]: pain, unlevel, rig; teeth, bit seat, feet, vet, season and when they come again
 //! - [`ride_mark`]: what made a ride unlike the others
 //! - [`season`]: a mare's season days
 //! - [`sex`]: mare, gelding or stallion
@@ -18,7 +18,7 @@ pub mod season;
 pub mod sex;
 pub mod sheet;
 
-pub use care::{CareKind, CareNote};
+pub use care::{CareDue, CareKind, CareNote};
 pub use goal::{Goal, GoalKind};
 pub use horse_trait::HorseTrait;
 pub use ride_mark::RideMark;

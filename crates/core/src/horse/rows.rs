@@ -12,6 +12,7 @@ use uuid::Uuid;
 use super::sex::Sex;
 use super::sheet::{HorseSheet, check_foaled};
 use crate::bounds::{FieldError, ROWS_AT_ONCE};
+use crate::text::delimiter;
 
 /// One thing that does not fit.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -111,22 +112,6 @@ pub fn read(text: &str, named: &Named<'_>) -> HorseRows {
         found.say(1, "", "there is no row with a horse".into());
     }
     found
-}
-
-/// What parts the first line: a tab where it has one, else whatever it has more of.
-fn delimiter(text: &str) -> u8 {
-    let first = text
-        .lines()
-        .find(|line| !line.trim().is_empty())
-        .unwrap_or_default();
-    let count = |sign: char| first.matches(sign).count();
-    if count('\t') > 0 {
-        b'\t'
-    } else if count(';') > count(',') {
-        b';'
-    } else {
-        b','
-    }
 }
 
 /// The columns that the first row names; none where it names no horse column, so that it

@@ -4,9 +4,8 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use super::side_drop::SideDrop;
-use crate::day::days_between;
-use crate::horse::care::CHECK_HOLDS_DAYS;
-use crate::horse::{CareKind, CareNote, RideMark};
+use crate::horse::care::due;
+use crate::horse::{CareDue, CareKind, CareNote, RideMark};
 
 /// Why somebody should look first.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -21,7 +20,7 @@ pub enum Caution {
         #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
         since: Date,
     },
-    /// A check of teeth or bit seat is overdue for work in the mouth.
+    /// A check of teeth or bit seat is overdue for work in the mouth, or feet for fast work.
     Overdue {
         /// Which.
         kind: CareKind,
@@ -64,16 +63,21 @@ pub fn of_horse(
 
 /// What holds for work in the mouth: checks that were made once and are overdue.
 pub fn of_mouth(care: &[CareNote], on: Date) -> Vec<Caution> {
-    [CareKind::Teeth, CareKind::BitSeat]
-        .into_iter()
-        .filter_map(|kind| {
-            let last = care
-                .iter()
-                .filter(|note| note.kind == kind && note.day <= on)
-                .map(|note| note.day)
-                .max()?;
-            (days_between(last, on) > CHECK_HOLDS_DAYS).then_some(Caution::Overdue { kind, last })
-        })
+    overdue(care, on, |kind| {
+        matches!(kind, CareKind::Teeth | CareKind::BitSeat)
+    })
+}
+
+/// What holds for fast work: feet that were done once and are overdue. Product default.
+pub fn of_fast_work(care: &[CareNote], on: Date) -> Vec<Caution> {
+    overdue(care, on, |kind| kind == CareKind::Feet)
+}
+
+fn overdue(care: &[CareNote], on: Date, of: impl Fn(CareKind) -> bool) -> Vec<Caution> {
+    let found = due(care, on).into_iter();
+    found
+        .filter(|one| one.overdue && of(one.kind))
+        .map(|CareDue { kind, last, .. }| Caution::Overdue { kind, last })
         .collect()
 }
 

@@ -19,6 +19,7 @@ use super::standing::{SideCount, Standing};
 use super::verdict::{Gated, State, Verdict, decide};
 use super::what_it_takes::nearest;
 use super::window::{GateInput, window_of};
+use crate::Gait;
 use crate::evidence::Ask;
 use crate::ladder::{Gate, Ladder, LadderLevel};
 
@@ -32,6 +33,7 @@ pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing>
         on,
         horse_cautions: caution::of_horse(&file.care, &file.rides, on),
         mouth_cautions: caution::of_mouth(&file.care, on),
+        fast_cautions: caution::of_fast_work(&file.care, on),
         exceptional: file.exceptional_rides(),
     };
     let mut standings: Vec<Standing> = Vec::with_capacity(ladder.levels.len());
@@ -99,6 +101,7 @@ struct HorseWalk<'a> {
     on: Date,
     horse_cautions: Vec<Caution>,
     mouth_cautions: Vec<Caution>,
+    fast_cautions: Vec<Caution>,
     exceptional: HashSet<Uuid>,
 }
 
@@ -244,10 +247,16 @@ impl HorseWalk<'_> {
         } else {
             &[]
         };
+        let fast = if level.gait >= Gait::Lope && !level.ground {
+            &self.fast_cautions[..]
+        } else {
+            &[]
+        };
         let drop = side_drop(seen).map(Caution::SideDrop);
         self.horse_cautions
             .iter()
             .chain(mouth)
+            .chain(fast)
             .copied()
             .chain(drop)
             .collect()

@@ -314,6 +314,14 @@ pub fn caution(caution: &Caution) -> String {
             on_weekday(*since),
             kind.who()
         ),
+        Caution::Overdue {
+            kind: CareKind::Feet,
+            last,
+        } => format!(
+            "Feet last done {}: have {} look before fast work.",
+            on_weekday(*last),
+            CareKind::Feet.who()
+        ),
         Caution::Overdue { kind, last } => format!(
             "{} last checked {}: have {} look before you ask for more in the mouth.",
             if *kind == CareKind::Teeth {

@@ -8,7 +8,7 @@ use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::close_out::{Mood, RideEnd};
+use super::close_out::{Exertion, Mood, RideEnd};
 use super::rig::RigFrom;
 use crate::Side;
 use crate::bounds::{
@@ -101,6 +101,9 @@ pub struct NewRide {
     /// The horse's mood; left out while nobody said.
     #[serde(default)]
     pub mood: Option<Mood>,
+    /// How hard it was on the horse; left out while nobody said.
+    #[serde(default)]
+    pub exertion: Option<Exertion>,
     /// One line for next time.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_length = 600))]

@@ -1,4 +1,5 @@
-//! What is said of a ride when it is over: how it ended, and the horse's mood.
+//! What is said of a ride when it is over: how it ended, the horse's mood, how hard it was
+//! on the horse.
 
 use serde::{Deserialize, Serialize};
 
@@ -60,5 +61,23 @@ said! {
         Dull = "dull",
         /// Sour.
         Sour = "sour",
+    }
+}
+
+said! {
+    /// How hard a ride was on the horse, on the scale of Foster et al. 2001.
+    Exertion {
+        /// 1 of 10.
+        VeryEasy = "very_easy",
+        /// 2 of 10.
+        Easy = "easy",
+        /// 3 of 10.
+        Moderate = "moderate",
+        /// 5 of 10.
+        Hard = "hard",
+        /// 7 of 10.
+        VeryHard = "very_hard",
+        /// 10 of 10.
+        AllItHad = "all_it_had",
     }
 }

@@ -17,6 +17,6 @@ pub mod rig;
 pub mod strip;
 
 pub use batch::{Batch, BlockFault, NewBlock, NewRep, NewRide};
-pub use close_out::{Mood, RideEnd};
+pub use close_out::{Exertion, Mood, RideEnd};
 pub use rig::{RigFrom, RigKind};
 pub use strip::{Strip, StripRep};

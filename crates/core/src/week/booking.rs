@@ -5,9 +5,10 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use crate::bounds::{
-    BOOKED_MIN, BOOKING_MINUTES, BOOKINGS, FieldError, HORSES_AT_ONCE, OF_A_DAY, RIDES_A_DAY,
-    together,
+    BOOKED_MIN, BOOKING_MINUTES, BOOKINGS, BUSY_TIMES, FieldError, HEAT_HOURS, HORSES_AT_ONCE,
+    OF_A_DAY, RIDES_A_DAY, together,
 };
+use crate::heat::HeatHour;
 use crate::person::{Clearance, Role, WorkHours};
 use crate::ride::rig::RigKind;
 
@@ -169,6 +170,23 @@ pub struct DayPerson {
     /// They went home.
     #[serde(default)]
     pub away: bool,
+    /// When they are busy elsewhere, by a calendar of their own.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 50))]
+    pub busy: Vec<BusyTime>,
+}
+
+/// A stretch of a day at which somebody is busy elsewhere.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct BusyTime {
+    /// Minutes from midnight to its start.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1440))]
+    pub from_min: u16,
+    /// Minutes from midnight to its end.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1440))]
+    pub to_min: u16,
 }
 
 /// A horse of the barn on that day.
@@ -209,7 +227,7 @@ pub struct DayPlace {
 }
 
 /// A day with all that stands in it.
-#[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Default, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct DayPlan {
@@ -225,6 +243,10 @@ pub struct DayPlan {
     /// The places.
     #[cfg_attr(feature = "schema", schema(max_items = 200))]
     pub places: Vec<DayPlace>,
+    /// How hot it will be, where that is known.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 25))]
+    pub heat: Vec<HeatHour>,
 }
 
 /// Checks when a booking stands and how long.
@@ -252,6 +274,14 @@ impl DayPlan {
         OF_A_DAY.check_count("/people", self.people.len())?;
         OF_A_DAY.check_count("/horses", self.horses.len())?;
         OF_A_DAY.check_count("/places", self.places.len())?;
+        HEAT_HOURS.check_count("/heat", self.heat.len())?;
+        for (index, hour) in self.heat.iter().enumerate() {
+            hour.check()
+                .map_err(|error| error.under(&format!("/heat/{index}")))?;
+        }
+        for (index, person) in self.people.iter().enumerate() {
+            BUSY_TIMES.check_count(&format!("/people/{index}/busy"), person.busy.len())?;
+        }
         for (index, booking) in self.bookings.iter().enumerate() {
             if let Err(errors) = check_times(booking.from_min, booking.minutes) {
                 let at = format!("/bookings/{index}");

@@ -3,11 +3,14 @@
 //! - [`booking`]: what stands in a day, and what its rules need to know
 //! - [`change`]: moving, swapping, handing on
 //! - [`rule`]: what a day breaks, in words
+//! - [`trips`]: the share of trips on which nothing is asked
 
 pub mod booking;
 pub mod change;
 pub mod rule;
+pub mod trips;
 
-pub use booking::{Booking, BookingKind, DayHorse, DayPerson, DayPlace, DayPlan};
+pub use booking::{Booking, BookingKind, BusyTime, DayHorse, DayPerson, DayPlace, DayPlan};
 pub use change::DayChange;
 pub use rule::{Broken, Rule, broken, broken_by};
+pub use trips::Trips;

@@ -9,6 +9,8 @@ use uuid::Uuid;
 
 use super::booking::{Booking, BookingKind, DayPlan};
 use super::change::DayChange;
+use crate::card::HOT_MIN;
+use crate::heat::HeatBand;
 use crate::person::RideNeeds;
 use crate::plain::{clock_of_minutes, count};
 
@@ -33,20 +35,29 @@ pub enum Rule {
     CheckFirst,
     /// Who went home rides no more.
     WentHome,
+    /// Nobody rides when it is too hot.
+    TooHot,
     /// A day ends at midnight.
     WithinTheDay,
     /// A horse works once a day, unless its program says twice.
     OnceADay,
     /// Nobody works outside their hours.
     Hours,
+    /// Nobody rides while they are busy elsewhere.
+    Busy,
     /// Nobody rides more horses than they said.
     MostHorses,
+    /// In the heat rides are short and slow.
+    ShortAndSlow,
 }
 
 impl Rule {
     /// Whether a plan with it is refused; otherwise it is said, and the trainer decides.
     pub fn is_hard(self) -> bool {
-        !matches!(self, Rule::OnceADay | Rule::Hours | Rule::MostHorses)
+        !matches!(
+            self,
+            Rule::OnceADay | Rule::Hours | Rule::Busy | Rule::MostHorses | Rule::ShortAndSlow
+        )
     }
 }
 
@@ -142,6 +153,7 @@ impl Walk<'_> {
         }
         self.horse_is_fit(booking);
         self.rider_may(booking);
+        self.heat_allows(booking);
     }
 
     fn horse_is_fit(&mut self, booking: &Booking) {
@@ -201,6 +213,17 @@ impl Walk<'_> {
                 self.say(Rule::Cleared, &[booking], format!("{}.", why.text(name)));
             }
         }
+        let busy = person.busy.iter();
+        let busy =
+            busy.filter(|one| one.from_min < booking.to_min() && booking.from_min < one.to_min);
+        for one in busy {
+            let text = format!(
+                "{name} is busy from {} to {}.",
+                self.clock(one.from_min),
+                self.clock(one.to_min)
+            );
+            self.say(Rule::Busy, &[booking], text);
+        }
         match person.hours {
             None if person.sets_hours => {
                 self.say(
@@ -220,6 +243,40 @@ impl Walk<'_> {
                 );
                 self.say(Rule::Hours, &[booking], text);
             }
+            _ => {}
+        }
+    }
+
+    /// The hottest hour of a ride says what is allowed.
+    fn heat_allows(&mut self, booking: &Booking) {
+        let hours = self.day.heat.iter();
+        let hottest = hours
+            .filter(|hour| hour.touches(booking.from_min, booking.to_min()))
+            .max_by(|a, b| a.index().total_cmp(&b.index()));
+        let Some(hour) = hottest else { return };
+        let hot = format!(
+            "{:.0} F and {:.0}% at {}",
+            hour.temperature_f,
+            hour.humidity_pct,
+            self.clock(hour.from_min)
+        );
+        let horse = self.horse_name(booking);
+        match hour.band() {
+            HeatBand::NoRiding => self.say(
+                Rule::TooHot,
+                &[booking],
+                format!("{hot}: too hot to ride {horse}."),
+            ),
+            HeatBand::ShortAndSlow if booking.cattle => self.say(
+                Rule::ShortAndSlow,
+                &[booking],
+                format!("{hot}: too hot for cattle work with {horse}."),
+            ),
+            HeatBand::ShortAndSlow if u32::from(booking.minutes) > HOT_MIN => self.say(
+                Rule::ShortAndSlow,
+                &[booking],
+                format!("{hot}: ride {horse} {HOT_MIN} minutes at most, nothing fast."),
+            ),
             _ => {}
         }
     }

@@ -121,6 +121,7 @@ impl Horse {
             day: day(after),
             cleared_on: cleared.map(day),
             text: String::new(),
+            again_days: None,
         });
         self
     }

@@ -222,6 +222,13 @@ impl Visitor {
     }
 }
 
+/// The status and body of an answer; null where it has none.
+pub async fn answered(answer: Response) -> (u16, Value) {
+    let status = answer.status().as_u16();
+    let text = answer.text().await.unwrap();
+    (status, serde_json::from_str(&text).unwrap_or(Value::Null))
+}
+
 /// The status and problem of an answer that is one.
 pub async fn problem(answer: Response) -> (u16, Value) {
     let status = answer.status().as_u16();
@@ -244,6 +251,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
         name: format!("The {handle} barn"),
         time_zone: "America/Denver".to_owned(),
         units: "us".into(),
+        quiet_outings_pct: 25,
     };
     barn::add(pool, &stored).await.unwrap();
     let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();

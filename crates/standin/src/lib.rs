@@ -1,0 +1,10 @@
+//! Stand-ins for services of the outside world: simulated, small, on loopback only. What
+//! they say is made from a seed and means nothing.
+//!
+//! | module | holds |
+//! |---|---|
+//! | [`climate`] | weather from a seed: the same place and hour always have the same |
+//! | [`service`] | the weather service: `/weather.csv`, `/weather.ics` |
+
+pub mod climate;
+pub mod service;
