@@ -1,58 +1,8 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
 import { violations } from './barn';
+import { barn, type Barn } from './new-barn';
 
 /** The day: lanes, tags on hooks, and what moving them would break. */
-
-const { CAVESSON_BIN = '', CAVESSON_DATABASE_URL = '' } = process.env;
-
-interface Barn {
-  people: Record<string, string>;
-  horses: Record<string, string>;
-  places: Record<string, string>;
-  day: string;
-}
-
-/** A barn of its own for each check, with a trainer, a rider, two places and three horses. */
-async function barn(page: Page, handle: string): Promise<Barn> {
-  const printed = execFileSync(
-    CAVESSON_BIN,
-    ['barn', 'new', handle, '--trainer', 'Dell', '--database-url', CAVESSON_DATABASE_URL],
-    { encoding: 'utf8' },
-  );
-  const word = printed.match(/#([0-9a-f]+)/)![1];
-  const { request } = page;
-  const post = async <T>(path: string, data: unknown) => {
-    const answer = await request.post(path, { data });
-    expect(answer.ok(), await answer.text()).toBe(true);
-    return (await answer.json()) as T;
-  };
-  await post('/api/links/take', {
-    word,
-    password: 'a steady hand',
-    sign_in: 'dell',
-    barn: { name: handle, handle, time_zone: 'America/Denver', units: 'us', trainer: 'Dell' },
-  });
-  const { person_id } = await post<{ person_id: string }>('/api/people', {
-    name: 'Juna',
-    sign_in: 'juna',
-    role: 'rider',
-  });
-  const session = (await (await request.get('/api/session')).json()) as { person_id: string };
-  const horses: Record<string, string> = {};
-  for (const name of ['Tom', 'Jerry', 'Sable']) {
-    const sheet = { name, sex: 'gelding', foaled: 2018, color: 'bay' };
-    horses[name] = (await post<{ horse_id: string }>('/api/horses', sheet)).horse_id;
-  }
-  const places: Record<string, string> = {};
-  for (const [name, kind, horses_at_once] of [
-    ['Pen', 'round_pen', 1],
-    ['Arena', 'arena', 3],
-  ] as const)
-    places[name] = (await post<{ id: string }>('/api/places', { name, kind, horses_at_once })).id;
-  const { day } = (await (await request.get('/api/today')).json()) as { day: string };
-  return { people: { Dell: session.person_id, Juna: person_id }, horses, places, day };
-}
 
 async function book(page: Page, of: Barn, horse: string, who: string, place: string, from: number) {
   const answer = await page.request.post(`/api/days/${of.day}/bookings`, {
@@ -233,7 +183,7 @@ test('a calendar link is made, read by anybody who has it, and taken back', asyn
   const of = await barn(page, 'day-calendar');
   await book(page, of, 'Tom', 'Dell', 'Pen', 480);
   await page.goto('/day');
-  await page.getByRole('link', { name: 'Calendar links' }).click();
+  await page.getByRole('link', { name: 'Calendars' }).click();
   await page.getByLabel('Of', { exact: true }).click();
   await page.getByRole('option', { name: 'A horse' }).click();
   await page.getByLabel('Which').click();

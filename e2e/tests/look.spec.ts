@@ -51,7 +51,8 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     ['/horses/several', 'Add several horses'],
     [`/horses/${harrow.horse_id}/sheet`, 'Harrow'],
     ['/yard', 'Yard'],
-    ['/calendars', 'Calendar links'],
+    ['/calendars', 'Calendars'],
+    [`/horses/${harrow.horse_id}/cool-out`, 'Harrow'],
     ['/day', 'Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];

@@ -2,7 +2,6 @@ import { createBrowserRouter } from 'react-router';
 import { SignedInFrame } from './frame/SignedInFrame';
 import { NoPage, PageBroke } from './frame/NoPage';
 import { Waiting } from './frame/Waiting';
-import { TodayPage } from './today/TodayPage';
 
 const level = '/horses/:horseId/levels/:skill/:rung';
 
@@ -18,7 +17,10 @@ export const router = createBrowserRouter([
     errorElement: <PageBroke />,
     hydrateFallbackElement: <Waiting label="Fetching" />,
     children: [
-      { path: '/', element: <TodayPage /> },
+      {
+        path: '/',
+        lazy: async () => ({ Component: (await import('./today/TodayPage')).TodayPage }),
+      },
       {
         path: '/horses/:horseId/ride/:skill/:rung',
         lazy: async () => ({ Component: (await import('./recorder/RecorderPage')).RecorderPage }),
@@ -52,6 +54,10 @@ export const router = createBrowserRouter([
       {
         path: '/horses/:horseId/card',
         lazy: async () => ({ Component: (await import('./card/CardPage')).CardPage }),
+      },
+      {
+        path: '/horses/:horseId/cool-out',
+        lazy: async () => ({ Component: (await import('./coolout/CoolOutPage')).CoolOutPage }),
       },
       {
         path: '/horses/:horseId/intake',

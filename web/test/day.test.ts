@@ -6,6 +6,7 @@ import { minutesNow } from '../src/words/days';
 
 const shown = (from_min: number, minutes = 45): DayShown => ({
   day: '2026-05-04',
+  heat: [],
   broken: [],
   bookings: [
     {

@@ -103,7 +103,9 @@ async fn put(
     let now = app.clock.now();
     let zone = time_zone(&signed.barn)?;
     let until = now + SignedDuration::from_hours(24 * DAYS_AHEAD);
-    let found = ics::read(&new.text, &zone, now, until).map_err(Problem::field)?;
+    // The whole of today: what has passed of it is drawn too.
+    let from = signed.at(signed.today(), 0);
+    let found = ics::read(&new.text, &zone, from, until).map_err(Problem::field)?;
     let times: Vec<(Timestamp, Timestamp)> = found
         .into_iter()
         .filter(|one| one.busy && one.from < one.to)

@@ -6,6 +6,7 @@ use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::{FieldError, NOTE_LETTERS, check_planned_day};
+use cavesson_core::heat::{HeatBand, HeatHour};
 use cavesson_core::judge::next::next_level;
 use cavesson_core::ladder::{Level, RungId, SkillId};
 use cavesson_core::text::{check_optional_text, check_text};
@@ -49,6 +50,15 @@ struct DayShown {
     bookings: Vec<BookingShown>,
     /// What the day breaks as it stands.
     broken: Vec<Broken>,
+    /// How hot it will be by the hour, where that is known.
+    heat: Vec<HeatOfHour>,
+}
+
+/// How hot an hour will be, and what that allows.
+#[derive(Serialize, ToSchema)]
+struct HeatOfHour {
+    hour: HeatHour,
+    band: HeatBand,
 }
 
 /// A booking with what the rules do not need.
@@ -149,6 +159,15 @@ fn shown(app: &App, signed: &Signed, of_day: DayOfBarn) -> DayShown {
     DayShown {
         day: of_day.day,
         broken: broken(&of_day.plan, false),
+        heat: of_day
+            .plan
+            .heat
+            .iter()
+            .map(|hour| HeatOfHour {
+                hour: *hour,
+                band: hour.band(),
+            })
+            .collect(),
         bookings: of_day
             .bookings
             .into_iter()

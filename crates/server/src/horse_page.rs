@@ -9,7 +9,8 @@ use cavesson_core::Side;
 use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::first_ask::first_asks;
 use cavesson_core::evidence::slip::Slip;
-use cavesson_core::horse::{CareKind, CareNote, RideMark, Sex, season};
+use cavesson_core::horse::care::due;
+use cavesson_core::horse::{CareDue, CareKind, CareNote, RideMark, Sex, season};
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
@@ -94,6 +95,8 @@ struct HorsePage {
     /// A mare's season; null for others.
     season: Option<Season>,
     care: Vec<CareNote>,
+    /// Care that comes again, the earliest first.
+    care_due: Vec<CareDue>,
     /// Decisions of the trainer that stand, oldest first.
     overrules: Vec<Overrule>,
     /// Who rode the horse lately and how they differ; for those who decide, empty for
@@ -289,6 +292,7 @@ fn page(
         slips: slips(judged),
         season: mare.then(|| season_of(judged)),
         care: judged.file.care.clone(),
+        care_due: due(&judged.file.care, on),
         overrules: judged.file.overrules.clone(),
         riders: Vec::new(),
         card: card

@@ -30,8 +30,8 @@ const ASKED_EVERY: Duration = Duration::from_secs(1_800);
 const MOST_WAIT: Duration = Duration::from_secs(10);
 /// The most it may answer, in bytes.
 const MOST_BYTES: usize = 200_000;
-/// Hours asked for.
-const HOURS_AHEAD: u32 = 120;
+/// Hours asked for: those of the last day and of the five that come.
+const HOURS: u32 = 144;
 
 /// The weather's route.
 pub fn routes() -> OpenApiRouter<App> {
@@ -235,10 +235,11 @@ async fn ask_for_all(app: &App, service: &str) -> Result<(), String> {
     for one in barns {
         let now = app.clock.now();
         let address = format!(
-            "{}/weather.csv?place={}&from={}&hours={HOURS_AHEAD}",
+            "{}/weather.csv?place={}&from={}&hours={HOURS}",
             service.trim_end_matches('/'),
             one.barn_id,
-            now.strftime("%Y-%m-%dT%H:00:00Z")
+            // The day as a whole, wherever it begins.
+            (now - SignedDuration::from_hours(24)).strftime("%Y-%m-%dT%H:00:00Z")
         );
         let answer = http
             .get(&address)

@@ -2248,6 +2248,8 @@ export interface components {
             broken: components["schemas"]["Broken"][];
             /** Format: date */
             day: string;
+            /** @description How hot it will be by the hour, where that is known. */
+            heat: components["schemas"]["HeatOfHour"][];
             /** @description As the rules see it: the page asks them while something is moved. */
             plan: components["schemas"]["DayPlan"];
         };
@@ -2833,6 +2835,11 @@ export interface components {
              */
             temperature_f: number;
         };
+        /** @description How hot an hour will be, and what that allows. */
+        HeatOfHour: {
+            band: components["schemas"]["HeatBand"];
+            hour: components["schemas"]["HeatHour"];
+        };
         /** @description How hot it will be. */
         HeatShown: {
             /** @description What to do. */
@@ -2966,6 +2973,8 @@ export interface components {
             /** @description Blocks on the cards of today and later. */
             card: components["schemas"]["CardBlock"][];
             care: components["schemas"]["CareNote"][];
+            /** @description Care that comes again, the earliest first. */
+            care_due: components["schemas"]["CareDue"][];
             /** @description Who should look at the horse first, in sentences. */
             cautions: string[];
             /** @description Faults of the last four weeks, the one that comes most first. */

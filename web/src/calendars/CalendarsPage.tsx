@@ -16,6 +16,7 @@ import { peopleQuery } from '../people/queries';
 import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
 import { placesQuery } from '../yard/queries';
+import { BusyTimes } from './BusyTimes';
 import { calendarLinksQuery, useMakeCalendarLink, useRevokeCalendarLink } from './queries';
 
 type Kind = Schemas['CalendarOf'];
@@ -26,12 +27,12 @@ const kinds: [Kind, string][] = [
   ['place', 'A place'],
 ];
 
-/** Calendar links: the days of a person, a horse or a place in any calendar program. */
+/** Calendars out by link, and busy times in. */
 export function CalendarsPage() {
   const links = useQuery(calendarLinksQuery);
   return (
-    <PageFrame title="Calendar links">
-      <Typography variant="h1">Calendar links</Typography>
+    <PageFrame title="Calendars">
+      <Typography variant="h1">Calendars</Typography>
       <Typography sx={{ maxWidth: 640, mt: 0.5 }}>
         Subscribe to a link in the calendar of your phone or computer, and the bookings show there.
         Whoever has the link can read them without signing in; take it back when that should end.
@@ -40,6 +41,7 @@ export function CalendarsPage() {
       <Section title="Links that work">
         <Asked query={links}>{(data) => <Links links={data} />}</Asked>
       </Section>
+      <BusyTimes />
     </PageFrame>
   );
 }

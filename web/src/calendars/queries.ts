@@ -7,6 +7,23 @@ export const calendarLinksQuery = queryOptions({
   queryFn: () => answer(client.GET('/api/calendar-links')),
 });
 
+export const busyCalendarsQuery = queryOptions({
+  queryKey: ['busy calendars'],
+  queryFn: () => answer(client.GET('/api/busy-calendars')),
+});
+
+export const useAddBusyCalendar = () =>
+  useSave((body: Schemas['NewBusyCalendar']) =>
+    answer(client.POST('/api/busy-calendars', { body })),
+  );
+
+export const useRemoveBusyCalendar = () =>
+  useSave((calendar_id: string) =>
+    answer(
+      client.DELETE('/api/busy-calendars/{calendar_id}', { params: { path: { calendar_id } } }),
+    ),
+  );
+
 export const useMakeCalendarLink = () =>
   useSave((body: Schemas['NewCalendarLink']) =>
     answer(client.POST('/api/calendar-links', { body })),

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
@@ -14,11 +14,13 @@ import { CameUp } from './CameUp';
 import { Lanes } from './Lanes';
 import { NewBooking } from './NewBooking';
 import { dayQuery, type DayShown } from './queries';
+import { WeatherFile } from './WeatherFile';
 
 /** A day to arrange: people as lanes, time downwards, horses as tags on hooks. */
 export function DayPage() {
   const { time_zone } = useWho();
   const { day = dayIn(time_zone) } = useParams();
+  const [search] = useSearchParams();
   const shown = useQuery(dayQuery(day));
   return (
     <PageFrame title="The day">
@@ -33,7 +35,7 @@ export function DayPage() {
           Day after
         </Button>
         <Button component={Link} to="/calendars" sx={{ '@media print': { display: 'none' } }}>
-          Calendar links
+          Calendars
         </Button>
         <Button
           onClick={() => window.print()}
@@ -42,15 +44,17 @@ export function DayPage() {
           Print
         </Button>
       </Box>
-      <Asked query={shown}>{(data) => <Arranged key={day} shown={data} />}</Asked>
+      <Asked query={shown}>{(data) => <Arranged key={day} shown={data} first={search} />}</Asked>
     </PageFrame>
   );
 }
 
-function Arranged({ shown }: { shown: DayShown }) {
+function Arranged({ shown, first }: { shown: DayShown; first: URLSearchParams }) {
   const { decides, time_zone } = useWho();
   const [picked, setPicked] = useState<string>();
-  const [adding, setAdding] = useState(false);
+  // A reminder leads here with what is to be booked.
+  const [adding, setAdding] = useState(first.has('book'));
+  const [weather, setWeather] = useState(false);
   const [cameUp, setCameUp] = useState(false);
   const open = shown.bookings.find(({ booking }) => booking.booking_id === picked);
   const arranges = decides && shown.day >= dayIn(time_zone);
@@ -80,6 +84,9 @@ function Arranged({ shown }: { shown: DayShown }) {
           <Button variant="contained" onClick={() => setAdding(true)} sx={{ minHeight: 56 }}>
             Book something
           </Button>
+          <Button onClick={() => setWeather(true)} sx={{ minHeight: 56 }}>
+            Weather
+          </Button>
           {shown.bookings.length > 0 && (
             <Button onClick={() => setCameUp(true)} sx={{ minHeight: 56 }}>
               Something came up
@@ -103,7 +110,14 @@ function Arranged({ shown }: { shown: DayShown }) {
           onClose={() => setCameUp(false)}
         />
       )}
-      {adding && <NewBooking shown={shown} onClose={() => setAdding(false)} />}
+      {weather && <WeatherFile onClose={() => setWeather(false)} />}
+      {adding && (
+        <NewBooking
+          shown={shown}
+          first={{ kind: first.get('book'), horse: first.get('horse') }}
+          onClose={() => setAdding(false)}
+        />
+      )}
     </>
   );
 }

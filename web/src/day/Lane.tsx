@@ -68,6 +68,28 @@ export function Lane(props: Props) {
             })}
           />
         ))}
+      {known?.busy?.map(({ from_min, to_min }) => (
+        <Box
+          key={from_min}
+          component="li"
+          sx={({ palette }) => ({
+            position: 'absolute',
+            left: 4,
+            right: 4,
+            top: Math.max(0, top(from_min)),
+            height: Math.min(height, top(to_min)) - Math.max(0, top(from_min)),
+            overflow: 'hidden',
+            border: '2px dashed',
+            borderColor: 'text.secondary',
+            px: 1,
+            backgroundImage: `repeating-linear-gradient(45deg, ${palette.divider} 0 2px, transparent 2px 9px)`,
+          })}
+        >
+          <Box component="span" sx={{ bgcolor: 'background.default', px: 0.5 }}>
+            busy
+          </Box>
+        </Box>
+      ))}
       {own.map((booked) => (
         <BookedTag
           key={booked.booking.booking_id}

@@ -14,6 +14,7 @@ import { useWho } from '../session/who';
 import { clock } from '../words/days';
 import { BrokenList } from './BrokenList';
 import { byKey, dropped, inSteps, type Dropped, type Steps } from './dragging';
+import { HeatByHour, heatWithin } from './Heat';
 import { Lane } from './Lane';
 import { useMove, type DayShown } from './queries';
 import { SetUpBands } from './SetUpBands';
@@ -32,6 +33,7 @@ const clockWidth = 84;
 export function Lanes({ shown, arranges, onPick }: Props) {
   const { plan } = shown;
   const [first, last] = hoursOf(plan);
+  const heatWidth = heatWithin(shown.heat, first, last).length > 0 ? 124 : 0;
   const [dragged, setDragged] = useState<Dropped>();
   const [held, setHeld] = useState<Steps & { id: string }>();
   const move = useMove();
@@ -99,19 +101,25 @@ export function Lanes({ shown, arranges, onPick }: Props) {
         <Box
           sx={{
             display: 'grid',
-            gridTemplateColumns: `${clockWidth}px repeat(${people.length}, minmax(150px, 1fr))`,
+            gridTemplateColumns: `${clockWidth}px ${heatWidth ? `${heatWidth}px ` : ''}repeat(${people.length}, minmax(150px, 1fr))`,
             columnGap: 1,
             position: 'relative',
-            minWidth: clockWidth + people.length * 158,
+            minWidth: clockWidth + heatWidth + people.length * 158,
           }}
         >
           <Box />
+          {heatWidth > 0 && (
+            <Typography variant="h2" sx={{ fontSize: '1.15rem', pb: 1, minHeight: 44 }}>
+              Heat
+            </Typography>
+          )}
           {people.map(({ id, name }) => (
             <Typography key={id} variant="h2" sx={{ fontSize: '1.15rem', pb: 1, minHeight: 44 }}>
               {name}
             </Typography>
           ))}
           <Hours first={first} last={last} />
+          {heatWidth > 0 && <HeatByHour heat={shown.heat} first={first} last={last} />}
           {people.map((person) => (
             <Lane
               key={person.id}
@@ -126,7 +134,7 @@ export function Lanes({ shown, arranges, onPick }: Props) {
               onLeave={() => setHeld(undefined)}
             />
           ))}
-          <SetUpBands shown={shown} first={first} left={clockWidth} onPick={onPick} />
+          <SetUpBands shown={shown} first={first} left={clockWidth + heatWidth} onPick={onPick} />
         </Box>
       </Box>
     </DndContext>

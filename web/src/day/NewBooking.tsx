@@ -18,14 +18,21 @@ import { useBrokenBy } from './useRules';
 
 const kinds = Object.entries(bookingWords) as [Schemas['BookingKind'], string][];
 
+interface Props {
+  shown: DayShown;
+  /** What a reminder wants booked. */
+  first: { kind: string | null; horse: string | null };
+  onClose: () => void;
+}
+
 /** Something new in the day: a ride, an appointment, an outing, a place made ready. */
-export function NewBooking({ shown, onClose }: { shown: DayShown; onClose: () => void }) {
+export function NewBooking({ shown, first, onClose }: Props) {
   const { person_id } = useWho();
   const { plan } = shown;
   const book = useBook(shown.day);
   const [id] = useState(() => uuidv7());
-  const [kind, setKind] = useState<Schemas['BookingKind']>('ride');
-  const [horse, setHorse] = useState('');
+  const [kind, setKind] = useState(() => kinds.find(([one]) => one === first.kind)?.[0] ?? 'ride');
+  const [horse, setHorse] = useState(first.horse ?? '');
   const [when, setWhen] = useState<When>(() => ({
     person_id,
     place_id: plan.places[0]?.place_id ?? '',

@@ -1,4 +1,3 @@
-import { scaleLog } from 'd3-scale';
 import type { Schemas } from '../api/client';
 import { sideWords, type Answer, type Side } from '../words/answers';
 import { measureInWords, timeOf } from '../words/measures';
@@ -16,9 +15,17 @@ export interface DrawnRep {
 /** Pixels from one rep to the next. */
 export const rowHeight = 24;
 
+/** What stands nearest to the line, and what furthest from it, in seconds. */
+const leastS = 0.25;
+const mostS = 8;
+
 /** Distance from the centre line: the longer it took, the further out (log scale). */
 export function distanceScale(halfWidth: number) {
-  return scaleLog([0.25, 8], [9, halfWidth - 9]).clamp(true);
+  const [nearest, furthest] = [9, halfWidth - 9];
+  return (seconds: number) => {
+    const along = Math.log(Math.max(seconds, leastS) / leastS) / Math.log(mostS / leastS);
+    return nearest + Math.min(1, along) * (furthest - nearest);
+  };
 }
 
 /** Where an ask that is not timed stands, in seconds: soft near the line, not soft far out. */

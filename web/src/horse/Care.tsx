@@ -9,15 +9,15 @@ import { TextBox } from '../frame/TextBox';
 import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
-import { careWords } from '../words/states';
+import { careWords, isFlag } from '../words/states';
+import { CareComes } from './CareComes';
 import type { HorsePage } from './queries';
 import { useAddCare, useClearCare } from './changes';
 
 type Kind = Schemas['CareKind'];
 const kinds = Object.keys(careWords) as Kind[];
-const isFlag = (kind: Kind) => kind !== 'teeth' && kind !== 'bit_seat';
 
-/** Flags that come before any training, and the last checks of teeth and bit seat. */
+/** Flags that come before any training; teeth, feet, vet, season, and when they come again. */
 export function Care({ page, today }: { page: HorsePage; today: boolean }) {
   const { records, time_zone } = useWho();
   const clear = useClearCare();
@@ -30,6 +30,7 @@ export function Care({ page, today }: { page: HorsePage; today: boolean }) {
       title="Care"
       intro="Get what's flagged here looked at before you work on it. Cavesson never diagnoses."
     >
+      <CareComes page={page} changes={records && today} />
       {newest.length === 0 && (
         <Typography>Nothing noted yet. Start with the last teeth check.</Typography>
       )}
@@ -70,7 +71,9 @@ function NoteCare({ horseId, day }: { horseId: string; day: string }) {
   const [kind, setKind] = useState<Kind>('teeth');
   const [text, setText] = useState('');
   const add = useAddCare(horseId);
-  const note = () => add.mutate({ kind, day, text }, { onSuccess: () => setText('') });
+  const note = () =>
+    add.mutate({ kind, day: on, text, again_days: null }, { onSuccess: () => setText('') });
+  const [on, setOn] = useState(day);
   return (
     <Box
       component="form"
@@ -93,6 +96,14 @@ function NoteCare({ horseId, day }: { horseId: string; day: string }) {
           </MenuItem>
         ))}
       </TextField>
+      <TextField
+        type="date"
+        label="When"
+        value={on}
+        onChange={({ target }) => target.value && setOn(target.value)}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: day } }}
+        sx={{ minWidth: 160 }}
+      />
       <TextBox
         label="Notes"
         becomes="NewCare/text"

@@ -11,6 +11,7 @@ import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
 import { count } from '../words/plain';
 import { cardPath } from '../card/queries';
+import { coolOutPath } from '../coolout/queries';
 import { CardAhead } from './CardAhead';
 import { Care } from './Care';
 import { Decisions } from './Decisions';
@@ -20,6 +21,7 @@ import { HorseLadder } from './HorseLadder';
 import { HorseSoftMap } from './HorseSoftMap';
 import { IntakeInShort } from './IntakeInShort';
 import { LastRide } from './LastRide';
+import { Load } from './Load';
 import { NextThing } from './NextThing';
 import { PageIndex, type Part } from './PageIndex';
 import { horsePageQuery, horsePath, type HorsePage as Page } from './queries';
@@ -28,6 +30,7 @@ import { Season } from './Season';
 import { SidesApart } from './SidesApart';
 import { Slips } from './Slips';
 import { Traits } from './Traits';
+import { TripsLine } from './TripsLine';
 import { VerdictBoard } from './VerdictBoard';
 
 /** One horse as a whole: the one thing to do next, and all it rests on. */
@@ -68,7 +71,7 @@ function Whole({ page }: { page: Page }) {
   return (
     <>
       <Head page={page} today={today} />
-      <PageIndex parts={partsOf(page)} />
+      <PageIndex parts={partsOf(page, today)} />
       <NotJudged page={page} />
       <NextThing page={page} today={today} />
       <IntakeInShort page={page} today={today} />
@@ -85,6 +88,8 @@ function Whole({ page }: { page: Page }) {
           <Slips page={page} />
           {page.season && <Season season={page.season} />}
           <Care page={page} today={today} />
+          {today && <Load horseId={page.horse.horse_id} />}
+          {today && <TripsLine horseId={page.horse.horse_id} />}
           {today && <Traits horse={page.horse} />}
           <Riders page={page} />
         </Box>
@@ -96,7 +101,7 @@ function Whole({ page }: { page: Page }) {
   );
 }
 
-function partsOf(page: Page): Part[] {
+function partsOf(page: Page, today: boolean): Part[] {
   const all: [string, string, boolean][] = [
     ['intake', 'Intake', page.intake != null || page.last_ride == null],
     ['last-ride', 'Last ride', page.last_ride != null],
@@ -107,6 +112,7 @@ function partsOf(page: Page): Part[] {
     ['slipping', 'Slipping', true],
     ['season', 'In season', page.season != null],
     ['care', 'Care', true],
+    ['load', 'Work load', today],
     ['traits', 'Traits', true],
     ['riders', 'Riders', page.riders.length > 1],
     ['first-asks', 'First asks', true],
@@ -136,6 +142,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {today && (
         <Button component={Link} to={cardPath(horse.horse_id)} variant="contained">
           Today&apos;s card
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={coolOutPath(horse.horse_id)}>
+          Cool out
         </Button>
       )}
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>

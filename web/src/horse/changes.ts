@@ -86,6 +86,19 @@ export function useClearCare() {
   );
 }
 
+export function useSetCareAgain(horseId: string) {
+  return useChange(
+    ({ care_id, again_days }: { care_id: string; again_days: number | null }) =>
+      answer(
+        client.PUT('/api/care/{care_id}/again', {
+          params: { path: { care_id } },
+          body: { again_days },
+        }),
+      ),
+    horseId,
+  );
+}
+
 export function usePutOnProgram() {
   return useChange(({ horse_id, program_id }: { horse_id: string; program_id: string | null }) =>
     answer(

@@ -69,9 +69,10 @@ export class Sender {
   async sendAll(): Promise<number> {
     while (this.running) await new Promise((next) => setTimeout(next, 50));
     await this.run();
-    const { rides, reps } = this.db;
     const waiting = { state: 'waiting' };
-    return (await reps.where(waiting).count()) + (await rides.where(waiting).count());
+    const tables = [this.db.reps, this.db.rides, this.db.coolOuts];
+    const counts = await Promise.all(tables.map((table) => table.where(waiting).count()));
+    return counts.reduce((sum, one) => sum + one, 0);
   }
 
   private async run(): Promise<void> {

@@ -52,6 +52,7 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
     ...(ride.present && { present: ride.present }),
     ...(ride.ended && { ended: ride.ended }),
     ...(ride.mood && { mood: ride.mood }),
+    ...(ride.exertion && { exertion: ride.exertion }),
     ...(ride.intake && { intake: ride.intake }),
     ...(ride.note !== undefined && { note: ride.note }),
     ...(ride.quietAfterS !== undefined && { quiet_after_s: ride.quietAfterS }),

@@ -50,6 +50,7 @@ export interface KeptRide extends Row {
   /** How it ended, the horse's mood, one line for next time; unset while nobody said here. */
   ended?: Schemas['RideEnd'];
   mood?: Schemas['Mood'];
+  exertion?: Schemas['Exertion'];
   note?: string;
   /** That it is part of an intake. */
   intake?: Schemas['IntakeOfRide'];
@@ -142,12 +143,26 @@ export interface Wanted {
   order?: string[];
 }
 
+/** A horse that is cooled out: kept from the moment its work was over. */
+export interface KeptCoolOut extends Row {
+  coolOutId: string;
+  horseId: string;
+  horseName: string;
+  /** ISO time at which the work was over: minute 0. */
+  startedAt: string;
+  readings: Schemas['CoolReading'][];
+  note: string;
+  /** Nobody takes anything any more. */
+  over: boolean;
+}
+
 export type KeptDatabase = Dexie & {
   rides: EntityTable<KeptRide, 'rideId'>;
   blocks: EntityTable<KeptBlock, 'blockId'>;
   reps: EntityTable<KeptRep, 'repId'>;
   holds: EntityTable<KeptHold, 'repId'>;
   cards: EntityTable<KeptCard, 'id'>;
+  coolOuts: EntityTable<KeptCoolOut, 'coolOutId'>;
 };
 
 const before = { rides: 'rideId, horseId, state', reps: 'repId, rideId, state' };
@@ -180,6 +195,8 @@ export function keptDatabase(barnId: string, personId: string): KeptDatabase {
   db.version(3).stores(stores).upgrade(giveBlocks);
   // Cards as their riders want them.
   db.version(4).stores({ ...stores, cards: 'id' });
+  // Horses that are cooled out.
+  db.version(5).stores({ ...stores, cards: 'id', coolOuts: 'coolOutId, horseId, state' });
   open.set(name, db);
   return db;
 }

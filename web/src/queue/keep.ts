@@ -287,7 +287,7 @@ export async function openAgain(db: KeptDatabase, known: KnownRide): Promise<voi
 }
 
 /** What was said of a ride after it: marks, all faults seen in its parts, how it ended. */
-export type Chips = Pick<KeptRide, 'marks' | 'faults' | 'ended' | 'mood' | 'note'>;
+export type Chips = Pick<KeptRide, 'marks' | 'faults' | 'ended' | 'mood' | 'exertion' | 'note'>;
 
 /** Keeps what was said of a ride, also of one that another device recorded. */
 export async function keepChips(db: KeptDatabase, known: KnownRide, chips: Chips): Promise<void> {

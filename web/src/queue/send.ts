@@ -1,6 +1,7 @@
 import { answer, client, ProblemError, type Schemas } from '../api/client';
 import { mostAtOnce, type Batch } from './batch';
 import { asSentRep, asSentRide, waiting } from './batch';
+import { sendCoolOuts } from './coolOut';
 import type { KeptDatabase, KeptRep, KeptRide } from './db';
 
 /** One attempt at sending what waits; what the server refuses is set aside with its reason. */
@@ -23,10 +24,12 @@ const isAboutRows = ({ status, problem }: ProblemError) =>
 
 /** @throws NoSignalError, or a ProblemError that is about no row; both leave everything waiting. */
 export async function sendWaiting(db: KeptDatabase, personId: string): Promise<Sent> {
+  const cooled = await sendCoolOuts(db);
   const batch = await waiting(db, mostAtOnce);
-  if (batch.rides.length === 0) return { how: 'nothing', horseIds: [] };
+  if (batch.rides.length === 0)
+    return { how: cooled.length > 0 ? 'sent' : 'nothing', horseIds: cooled };
   const how = await sendPart(db, personId, batch);
-  return { how, horseIds: [...new Set(batch.rides.map((ride) => ride.horseId))] };
+  return { how, horseIds: [...new Set([...cooled, ...batch.rides.map((ride) => ride.horseId)])] };
 }
 
 /** Sends a part; one that breaks the server is halved until the row that does it stands alone. */

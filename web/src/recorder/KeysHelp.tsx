@@ -1,31 +1,13 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Link from '@mui/material/Link';
-import Switch from '@mui/material/Switch';
-import Typography from '@mui/material/Typography';
-import { useState } from 'react';
-import { Link as RouterLink } from 'react-router';
+import { lazy, Suspense, useState } from 'react';
 import type { Recorder } from './useRecorder';
-import { howTo } from './howTo';
-import { keysOn, turnKeys } from './keysOn';
-import { turnRound, useIsUpsideDown } from './upsideDown';
 import { useKey } from './useKey';
 
-/** How to record by thumb and by key; `?` opens it. */
+const HowToRecord = lazy(async () => ({ default: (await import('./HowToRecord')).HowToRecord }));
+
+/** What leads to how to record; `?` opens it. */
 export function KeysHelp({ recorder }: { recorder: Recorder }) {
   const [open, setOpen] = useState(false);
-  const [on, setOn] = useState(keysOn);
-  const turned = useIsUpsideDown();
-  const { words, keys } = howTo(recorder);
-  const turn = (next: boolean) => {
-    turnKeys(next);
-    setOn(next);
-  };
   useKey('?', () => setOpen(true));
   return (
     <>
@@ -37,48 +19,11 @@ export function KeysHelp({ recorder }: { recorder: Recorder }) {
       >
         ?
       </Button>
-      <Dialog open={open} onClose={() => setOpen(false)}>
-        <DialogTitle>How to record</DialogTitle>
-        <DialogContent>
-          {recorder.asked && <Typography sx={{ mb: 1 }}>{recorder.asked.ask}</Typography>}
-          <Typography>{words}</Typography>
-          <Box
-            component="dl"
-            sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '6px 16px' }}
-          >
-            {keys.map(([key, does]) => (
-              <Box key={key} sx={{ display: 'contents' }}>
-                <Typography component="dt" sx={{ fontWeight: 700 }}>
-                  {key}
-                </Typography>
-                <Typography component="dd" sx={{ m: 0 }}>
-                  {does}
-                </Typography>
-              </Box>
-            ))}
-          </Box>
-          <FormControlLabel
-            sx={{ mt: 1, minHeight: 48 }}
-            control={<Switch checked={on} onChange={(_, next) => turn(next)} />}
-            label="Single keys record"
-          />
-          <FormControlLabel
-            sx={{ minHeight: 48 }}
-            control={<Switch checked={turned} onChange={(_, next) => turnRound(next)} />}
-            label="Turned round, for a helper across the rail"
-          />
-          <Typography sx={{ mt: 1 }}>
-            <Link component={RouterLink} to="/settings" color="inherit">
-              Settings: a clicker for the hand, spoken words
-            </Link>
-          </Typography>
-        </DialogContent>
-        <DialogActions>
-          <Button variant="contained" onClick={() => setOpen(false)}>
-            Close
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {open && (
+        <Suspense fallback={null}>
+          <HowToRecord recorder={recorder} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,14 +1,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { KeptRep } from '../queue/db';
 import { sideWords } from '../words/answers';
 import { measureInWords } from '../words/measures';
-import { ChangeAnswer } from './ChangeAnswer';
 import { otherAnswers } from './choices';
 import { useKey } from './useKey';
 import type { Recorder } from './useRecorder';
+
+const ChangeAnswer = lazy(async () => ({ default: (await import('./ChangeAnswer')).ChangeAnswer }));
 
 /** The last ask, always in reach: undo it, change its answer; and the end of the ride. */
 export function LastAsk({ recorder }: { recorder: Recorder }) {
@@ -75,12 +76,14 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
         </Button>
       </Box>
       {changing && last && (
-        <ChangeAnswer
-          rep={last}
-          onClose={() => setChanging(false)}
-          choices={choices}
-          onAnswer={(measure) => void recorder.change(measure)}
-        />
+        <Suspense fallback={null}>
+          <ChangeAnswer
+            rep={last}
+            onClose={() => setChanging(false)}
+            choices={choices}
+            onAnswer={(measure) => void recorder.change(measure)}
+          />
+        </Suspense>
       )}
     </Box>
   );

@@ -13,7 +13,7 @@ import { PageFrame } from '../frame/PageFrame';
 import { levelPath, levelQuery } from '../level/queries';
 import { useLevel } from '../level/useLevel';
 import { useQueue } from '../queue/queue';
-import { SignedOutBar } from '../session/SignInAgain';
+import { SignedOutBar } from '../session/SignedOutBar';
 import { useSessionEnded, useWho } from '../session/who';
 import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';

@@ -1,13 +1,13 @@
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useEffect, useEffectEvent } from 'react';
 import { keysAreOff } from './keysOn';
 
-/** A single key that does something, unless it is meant for something else. */
+/** A single key that does something, unless it is meant for something else; an empty one does nothing. */
 export function useKey(key: string, act: () => void): void {
-  useHotkeys(key, act, {
-    useKey: true,
-    ignoreModifiers: true,
-    // `+` is a key here, and joins none.
-    splitKey: '&',
-    ignoreEventWhen: (event) => event.repeat || keysAreOff(event),
+  const onKey = useEffectEvent((event: KeyboardEvent) => {
+    if (event.key.toLowerCase() === key && !event.repeat && !keysAreOff(event)) act();
   });
+  useEffect(() => {
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
 }

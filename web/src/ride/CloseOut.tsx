@@ -11,16 +11,23 @@ import { Chip } from '../frame/Chip';
 import { TextBox } from '../frame/TextBox';
 import { horsePageQuery } from '../horse/queries';
 import { verdictWords } from '../words/answers';
-import { endWords, moodWords } from '../words/states';
+import { endWords, exertionWords, moodWords } from '../words/states';
 import type { useChips } from './useChips';
 
 type Chips = ReturnType<typeof useChips>;
 
 const ends = Object.keys(endWords) as Schemas['RideEnd'][];
+const exertions = Object.keys(exertionWords) as Schemas['Exertion'][];
 const moods = Object.keys(moodWords) as Schemas['Mood'][];
 
-/** How it ended, the mood, one line for next time: a few taps in the alley. */
-export function CloseOut({ chips, horseId }: { chips: Chips; horseId: string }) {
+interface Props {
+  chips: Chips;
+  horseId: string;
+  horseName: string;
+}
+
+/** How it ended, the mood, how hard it was, one line for next time: a few taps in the alley. */
+export function CloseOut({ chips, horseId, horseName }: Props) {
   return (
     <Box component="section" aria-label="Close out" sx={{ mt: 1, mb: 3 }}>
       <Typography variant="h2">Close out</Typography>
@@ -37,6 +44,13 @@ export function CloseOut({ chips, horseId }: { chips: Chips; horseId: string }) 
         words={moodWords}
         said={chips.mood}
         onSay={(mood) => void chips.say({ mood })}
+      />
+      <One
+        name={`How hard was it on ${horseName}?`}
+        all={exertions}
+        words={exertionWords}
+        said={chips.exertion}
+        onSay={(exertion) => void chips.say({ exertion })}
       />
       <Line note={chips.note} onSay={(note) => void chips.say({ note })} />
       <NextTime horseId={horseId} />

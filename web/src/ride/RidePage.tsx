@@ -79,7 +79,9 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
         {ride.place && `, ${ride.place.toLowerCase()}`}
       </Typography>
       <Worn ride={ride} />
-      {closesOut && <CloseOut chips={chips} horseId={ride.horse.horse_id} />}
+      {closesOut && (
+        <CloseOut chips={chips} horseId={ride.horse.horse_id} horseName={ride.horse.name} />
+      )}
       {!closesOut && <Said ride={ride} />}
       {ride.blocks.length === 0 && <Typography>Nothing asked on this ride.</Typography>}
       {ride.blocks.map((block) => (

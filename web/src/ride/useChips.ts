@@ -22,8 +22,9 @@ export function useChips(ride: Ride) {
     faults,
     ended: kept?.ended ?? ride.ended,
     mood: kept?.mood ?? ride.mood,
+    exertion: kept?.exertion ?? ride.exertion,
     note: kept?.note ?? ride.note,
-    say: (said: Pick<Chips, 'ended' | 'mood' | 'note'>) => keep(said),
+    say: (said: Pick<Chips, 'ended' | 'mood' | 'exertion' | 'note'>) => keep(said),
     toggleMark: (mark: Schemas['RideMark']) => keep({ marks: toggled(marks, mark) }),
     toggleFault: (chip: Schemas['BlockFault']) => keep({ faults: toggled(faults, chip) }),
   };

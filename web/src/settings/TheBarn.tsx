@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { TimeZone } from '../comein/TimeZone';
@@ -17,17 +18,21 @@ import { useWho } from '../session/who';
 /** The barn's name, time zone and units: for everybody, on every device. */
 export function TheBarn() {
   const { barn, handle, time_zone, units } = useWho();
+  const sheet = useQuery({
+    queryKey: ['barn'],
+    queryFn: () => answer(client.GET('/api/barn')),
+  });
   const [open, setOpen] = useState(false);
   return (
     <Section title="The barn" intro="For everybody here.">
-      {open ? (
-        <BarnForm first={{ name: barn, time_zone, units }} onDone={() => setOpen(false)} />
+      {open && sheet.data ? (
+        <BarnForm first={sheet.data} onDone={() => setOpen(false)} />
       ) : (
         <>
           <Typography>
             {barn}, {time_zone.replaceAll('_', ' ')},{' '}
             {unitWords.find(([one]) => one === units)?.[1].toLowerCase()}. Usernames end in @
-            {handle}.
+            {handle}.{sheet.data && ` Trips that ask nothing: ${sheet.data.quiet_outings_pct}%.`}
           </Typography>
           <Button onClick={() => setOpen(true)} sx={{ mt: 1.5 }}>
             Change the barn
@@ -54,7 +59,7 @@ function BarnForm({ first, onDone }: { first: Schemas['BarnSheet']; onDone: () =
       saving={change.isPending}
       onSave={() => change.mutate(sheet, { onSuccess: changed })}
       onCancel={onDone}
-      wrong={saidOfAll(change.error, ['/name', '/time_zone'])}
+      wrong={saidOfAll(change.error, ['/name', '/time_zone', '/quiet_outings_pct'])}
     >
       <FormText
         label="What the barn is called"
@@ -73,6 +78,19 @@ function BarnForm({ first, onDone }: { first: Schemas['BarnSheet']; onDone: () =
         value={sheet.units}
         of={unitWords}
         onPick={(units) => setSheet({ ...sheet, units })}
+      />
+      <TextField
+        label="Trips that ask nothing, percent"
+        value={sheet.quiet_outings_pct}
+        error={wrong['/quiet_outings_pct'] !== undefined}
+        helperText={
+          wrong['/quiet_outings_pct'] ??
+          'Of all trips with the trailer, so that it does not only mean work.'
+        }
+        onChange={({ target }) =>
+          setSheet({ ...sheet, quiet_outings_pct: Number(target.value.replace(/\D/g, '')) })
+        }
+        slotProps={{ htmlInput: { inputMode: 'numeric' } }}
       />
     </FormFrame>
   );

@@ -1,6 +1,6 @@
 /**
- * Stands in a build for parts of MUI that our theme never uses: themes by CSS variables,
- * and ripples. The build puts it in their place (vite.config.ts), so no page fetches them.
+ * Stands in a build for parts of MUI and Emotion that our theme never uses: themes by CSS
+ * variables, ripples, components wrapped with a theme. The build puts it in their place (vite.config.ts), so no page fetches them.
  */
 export default function leftOut(): null {
   return null;

@@ -8,6 +8,7 @@ import { VerdictMark } from '../draw/VerdictMark';
 import { horsePath } from '../horse/queries';
 import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
+import { HeatLine } from './HeatLine';
 import { aimPath, aimRidePath } from './paths';
 import { cardInShort, isRidden, type StringHorse } from './string';
 
@@ -72,6 +73,7 @@ export function HorseTag({ entry, records, isNext }: Props) {
           </Button>
         )}
       </Box>
+      {!isNext && <HeatLine heat={entry.heat} />}
       {!isNext && (
         <Box
           component={Link}
@@ -99,7 +101,7 @@ export function HorseTag({ entry, records, isNext }: Props) {
         <Box
           component={Link}
           to={cardPath(horse.horse_id)}
-          sx={{ color: 'text.primary', display: 'inline-block', py: 0.75, mt: 0.25 }}
+          sx={{ color: 'text.primary', display: 'inline-block', py: 0.75, mt: 0.25, mr: 2 }}
         >
           Card: {cardInShort(entry)}
         </Box>

@@ -8,6 +8,7 @@ import { VerdictMark } from '../draw/VerdictMark';
 import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
 import { clock } from '../words/days';
+import { HeatLine } from './HeatLine';
 import { aimPath, aimRidePath } from './paths';
 import { cardInShort, type StringHorse } from './string';
 
@@ -35,6 +36,7 @@ export function NextUp({ entry, mine }: { entry: StringHorse; mine: boolean }) {
           {clock(entry.starts_at)}, {entry.place}
           {!mine && `, ${entry.rider}`}
         </Typography>
+        <HeatLine heat={entry.heat} />
         <Typography variant="h1" component="h2" sx={{ fontSize: { xs: '2.3rem', md: '2.8rem' } }}>
           {horse.name}
         </Typography>

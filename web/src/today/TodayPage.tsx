@@ -18,6 +18,8 @@ const OtherHorses = lazy(async () => ({ default: (await import('./OtherHorses'))
 
 const NoHorses = lazy(async () => ({ default: (await import('../frame/NoHorses')).NoHorses }));
 
+const DueCare = lazy(async () => ({ default: (await import('../care/DueCare')).DueCare }));
+
 const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
 export function TodayPage() {
@@ -63,6 +65,9 @@ function Day({ today }: { today: Schemas['Today'] }) {
           />
         ))}
       </Box>
+      <Suspense fallback={null}>
+        <DueCare />
+      </Suspense>
       {today.usual && (
         <Suspense fallback={null}>
           <OtherHorses horses={today.others} usual={today.usual} records={who.records} />

@@ -79,6 +79,35 @@ export const careWords: Record<Schemas['CareKind'], string> = {
   rig_misfit: "Tack doesn't fit",
   teeth: 'Teeth checked',
   bit_seat: 'Bit seat checked',
+  feet: 'Feet done',
+  vet: 'Vet was here',
+  in_season: 'Seen in season',
+};
+
+/** The same while it is still to come. */
+export const careDueWords: Record<Schemas['CareKind'], string> = {
+  pain: 'Pain',
+  unlevel: 'Off or uneven',
+  rig_misfit: 'Tack',
+  teeth: 'Teeth',
+  bit_seat: 'Bit seat',
+  feet: 'Feet',
+  vet: 'Vet',
+  in_season: 'In season',
+};
+
+/** What is cleared again; all else is done and comes again. */
+export const isFlag = (kind: Schemas['CareKind']) =>
+  kind === 'pain' || kind === 'unlevel' || kind === 'rig_misfit';
+
+/** How hard a ride was on the horse. */
+export const exertionWords: Record<Schemas['Exertion'], string> = {
+  very_easy: 'Very easy',
+  easy: 'Easy',
+  moderate: 'Moderate',
+  hard: 'Hard',
+  very_hard: 'Very hard',
+  all_it_had: 'Gave it all',
 };
 
 export const outcomeWords: Record<Schemas['Outcome'], string> = {

@@ -77,7 +77,8 @@ pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
         let found = horses.iter().find(|horse| horse.name == name);
         found.map(|horse| horse.horse_id)
     };
-    appointments(trainer, now, horse).await
+    appointments(trainer, now, horse).await?;
+    trips(trainer, now, horse).await
 }
 
 async fn people(trainer: &Client) -> anyhow::Result<()> {
@@ -133,6 +134,35 @@ async fn appointments(
             "place_id": in_place.and_then(place), "from_min": from_min, "minutes": minutes,
             "note": note,
         });
+        trainer.post(&path, &booking).await?;
+    }
+    Ok(())
+}
+
+/// Trips of the coming days: work away, and one on which nothing is asked.
+async fn trips(
+    trainer: &Client,
+    now: &Zoned,
+    horse: impl Fn(&str) -> Option<Uuid>,
+) -> anyhow::Result<()> {
+    for (ahead, kind, name) in [
+        (2, "haul", "Thimble"),
+        (6, "haul", "Thimble"),
+        (9, "haul", "Thimble"),
+        (4, "outing", "Quill"),
+    ] {
+        let day = now.date().checked_add(ahead.days())?;
+        let place = trainer.get::<Value>("/api/places").await?[0]["place_id"].clone();
+        let people: Value = trainer.get("/api/people").await?;
+        let mut people = people.as_array().context("a list of people")?.iter();
+        let rider = people.find(|one| one["role"] == "trainer").context("a trainer")?;
+        let booking = json!({
+            "booking_id": Uuid::now_v7(), "kind": kind, "horse_id": horse(name),
+            "person_id": (kind == "outing").then(|| rider["person_id"].clone()),
+            "place_id": (kind == "outing").then_some(place),
+            "from_min": 18 * 60, "minutes": 90,
+        });
+        let path = format!("/api/days/{day}/bookings");
         trainer.post(&path, &booking).await?;
     }
     Ok(())

@@ -44,7 +44,10 @@ pub const SALTGRASS: &[DemoHorse] = &[
         traits: &[HorseTrait::LooksAbout],
         rides: (40, 1),
         work: young::OATCAKE,
-        care: &[(CareKind::Teeth, 95, "Fine; look again in spring.")],
+        care: &[
+            (CareKind::Teeth, 95, "Fine; look again in spring."),
+            (CareKind::Feet, 33, "Trimmed, barefoot."),
+        ],
         came_with: &[("start.bend-ground", "stand"), ("start.brake", "stand")],
         ..PLAIN
     },
@@ -73,7 +76,11 @@ pub const SALTGRASS: &[DemoHorse] = &[
         traits: &[HorseTrait::SensitiveToLeg],
         rides: (42, 1),
         work: young::THIMBLE,
-        care: &[(CareKind::Teeth, 60, ""), (CareKind::BitSeat, 60, "")],
+        care: &[
+            (CareKind::Teeth, 60, ""),
+            (CareKind::BitSeat, 60, ""),
+            (CareKind::Feet, 20, "Shod all round."),
+        ],
         came_with: &[
             ("start.bend-ground", "stand"),
             ("start.brake", "walk"),
@@ -106,7 +113,10 @@ pub const SALTGRASS: &[DemoHorse] = &[
         traits: &[HorseTrait::OneSided],
         rides: (38, 1),
         work: young::KETTLE,
-        care: &[(CareKind::Teeth, 40, "Wolf tooth out on the right.")],
+        care: &[
+            (CareKind::Teeth, 40, "Wolf tooth out on the right."),
+            (CareKind::Feet, 12, ""),
+        ],
         came_with: &[("start.bend-ground", "stand"), ("start.brake", "stand")],
         ..PLAIN
     },
@@ -161,7 +171,12 @@ pub const SALTGRASS: &[DemoHorse] = &[
         traits: &[HorseTrait::Lazy],
         rides: (36, 27),
         work: young::POCKETWATCH,
-        care: &[(CareKind::Teeth, 150, ""), (CareKind::BitSeat, 150, "")],
+        care: &[
+            (CareKind::Teeth, 150, ""),
+            (CareKind::BitSeat, 150, ""),
+            (CareKind::Feet, 38, "Shod in front."),
+            (CareKind::Vet, 352, "Spring shots."),
+        ],
         came_with: &[
             ("start.bend-ground", "stand"),
             ("start.brake", "walk"),
