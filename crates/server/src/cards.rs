@@ -1,5 +1,7 @@
 //! The card of a horse's ride, and the traits that steer it.
 
+use std::sync::Arc;
+
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
@@ -59,13 +61,15 @@ async fn build(
     let judged = app.known.judged_horse(barn, horse_id, today).await?;
     day.check(judged.ladder()).map_err(Problem::field)?;
     let built = app.work.judging.run(move || card_of(&judged, &day)).await?;
-    Ok(Json(built))
+    Ok(Json(Arc::unwrap_or_clone(built)))
 }
 
 /// The card of a judged horse.
-pub fn card_of(judged: &Judged, day: &Day) -> Card {
-    let holes = holes(judged.ladder(), &judged.file, &judged.standings, judged.on);
-    card(judged_horse(judged, &holes), day)
+pub fn card_of(judged: &Judged, day: &Day) -> Arc<Card> {
+    judged.card(day, || {
+        let holes = holes(judged.ladder(), &judged.file, &judged.standings, judged.on);
+        card(judged_horse(judged, &holes), day)
+    })
 }
 
 /// A judged horse as its card sees it.

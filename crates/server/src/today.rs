@@ -226,7 +226,8 @@ fn string_horse(
     let hour = weather::at_minute(heat, minutes_of(planned.starts_at)).copied();
     let day = cards::day_with(horse, Some(&planned), &card, Vec::new(), judged.on);
     let day = cards::with_heat(day, hour.as_ref());
-    let parts = cards::card_of(judged, &day).blocks.into_iter();
+    let card_of_day = cards::card_of(judged, &day);
+    let parts = card_of_day.blocks.iter();
     Some(StringHorse {
         booking_id: booked.booking_id,
         kind: booked.kind,
@@ -238,7 +239,7 @@ fn string_horse(
             .filter(|block| block.part != Part::CheckOver && block.minutes > 0)
             .map(|block| CardPart {
                 part: block.part,
-                name: block.name,
+                name: block.name.clone(),
                 minutes: block.minutes,
             })
             .collect(),

@@ -155,7 +155,9 @@ async fn trips(
         let place = trainer.get::<Value>("/api/places").await?[0]["place_id"].clone();
         let people: Value = trainer.get("/api/people").await?;
         let mut people = people.as_array().context("a list of people")?.iter();
-        let rider = people.find(|one| one["role"] == "trainer").context("a trainer")?;
+        let rider = people
+            .find(|one| one["role"] == "trainer")
+            .context("a trainer")?;
         let booking = json!({
             "booking_id": Uuid::now_v7(), "kind": kind, "horse_id": horse(name),
             "person_id": (kind == "outing").then(|| rider["person_id"].clone()),

@@ -12,8 +12,9 @@ mod read;
 pub mod riders;
 
 use std::collections::{HashMap, HashSet};
-use std::sync::Arc;
+use std::sync::{Arc, Mutex, PoisonError};
 
+use cavesson_core::card::{Card, Day};
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::horse::{CareNote, Sex};
 use cavesson_core::judge::{HorseFile, KeptIntake, Overrule, RideFacts, Standing, judge_horse};
@@ -31,6 +32,9 @@ pub use horse_ladder::{HorseLadder, Ladders};
 
 /// Reps kept in memory over all horses; about 250 bytes each.
 const MOST_REPS: u64 = 2_000_000;
+
+/// Cards kept of each judged horse.
+const MOST_CARDS: usize = 4;
 
 /// A horse of a barn. Ids are made on devices: nothing says that another barn's
 /// device did not make the same.
@@ -102,6 +106,9 @@ pub struct Judged {
     pub on: Date,
     /// Every level.
     pub standings: Vec<Standing>,
+    /// The cards that were built of it lately, with the days they are for: Today asks for
+    /// the same ones again and again.
+    cards: Mutex<Vec<(Day, Arc<Card>)>>,
 }
 
 impl ReadHorse {
@@ -136,7 +143,28 @@ impl Judged {
             file,
             on,
             standings,
+            cards: Mutex::default(),
         }
+    }
+
+    /// The card of a day, built once; `build` makes it.
+    pub fn card(&self, day: &Day, build: impl FnOnce() -> Card) -> Arc<Card> {
+        let known = |cards: &Vec<(Day, Arc<Card>)>| {
+            let found = cards.iter().find(|(of, _)| of == day);
+            found.map(|(_, card)| card.clone())
+        };
+        let cards = || self.cards.lock().unwrap_or_else(PoisonError::into_inner);
+        if let Some(card) = known(&cards()) {
+            return card;
+        }
+        // Not while it is locked: building takes milliseconds.
+        let built = Arc::new(build());
+        let mut kept = cards();
+        if kept.len() >= MOST_CARDS {
+            kept.remove(0);
+        }
+        kept.push((day.clone(), built.clone()));
+        built
     }
 
     /// The same horse on the same day, on another ladder.
