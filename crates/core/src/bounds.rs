@@ -98,6 +98,8 @@ pub const RIDE_MINUTES: Bound = bound("minutes of a ride", "min", 10.0, 180.0);
 pub const TEMPERATURE_F: Bound = bound("temperature", "F", -60.0, 140.0);
 /// Relative humidity of the air.
 pub const HUMIDITY_PCT: Bound = bound("relative humidity", "%", 0.0, 100.0);
+/// Rides a week of a horse.
+pub const RIDES_A_WEEK: Bound = bound("rides a week", "rides", 0.0, 12.0);
 /// A percentage.
 pub const PERCENT: Bound = bound("percentage", "%", 0.0, 100.0);
 /// Hours of heat in one forecast.
@@ -158,8 +160,6 @@ pub const HORSES_A_DAY: Bound = bound("horses a day", "horses", 0.0, 20.0);
 pub const HORSES_AT_ONCE: Bound = bound("horses at once", "horses", 1.0, 40.0);
 /// Cattle in a lot.
 pub const HEAD: Bound = bound("head of cattle", "head", 1.0, 2_000.0);
-/// Rides a week of a program.
-pub const RIDES_A_WEEK: Bound = bound("rides a week", "rides", 0.0, 12.0);
 /// Rows of a list that is read in one go.
 pub const ROWS_AT_ONCE: Bound = bound("rows at once", "rows", 1.0, 500.0);
 /// Bookings of a day: every two of them are looked at.

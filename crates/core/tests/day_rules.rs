@@ -36,6 +36,7 @@ fn ride(
         from_min,
         minutes,
         cattle: false,
+        pattern: false,
     }
 }
 
@@ -60,6 +61,8 @@ fn horse(number: u128) -> DayHorse {
         first_rides: false,
         most_rides: 1,
         check_first: false,
+        other_days: 0,
+        hard_next_to: false,
     }
 }
 
@@ -77,6 +80,8 @@ fn day(bookings: Vec<Booking>) -> DayPlan {
                 place_id: id(3, number),
                 name: ["Round pen", "Big arena"][number as usize].to_owned(),
                 horses_at_once: 1 + number as u8 * 2,
+                opens_min: None,
+                closes_min: None,
             })
             .collect(),
         heat: Vec::new(),
@@ -164,6 +169,32 @@ fn each_rule_says_what_it_is_about() {
         texts(&late),
         ["Have Oatcake looked at before anybody gets on."]
     );
+}
+
+#[test]
+fn a_horse_rests_and_places_close() {
+    let mut week = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    week.horses[0].other_days = 6;
+    week.horses[0].hard_next_to = true;
+    assert_eq!(
+        texts(&week),
+        ["Oatcake would work on all seven days of this week."]
+    );
+    week.horses[0].other_days = 5;
+    week.bookings[0].pattern = true;
+    assert_eq!(
+        texts(&week),
+        ["Oatcake works hard the day before or after too (cattle, a pattern or a haul)."]
+    );
+    week.bookings[0].kind = BookingKind::Haul;
+    week.bookings[0].pattern = false;
+    assert_eq!(texts(&week).len(), 1, "a haul is hard");
+    assert!(!broken(&week, false)[0].hard, "the trainer decides");
+    let mut closed = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    closed.places[1].opens_min = Some(480);
+    closed.places[1].closes_min = Some(1200);
+    assert_eq!(texts(&closed), ["Big arena is open 8:00 AM to 8:00 PM."]);
+    assert!(broken(&closed, false)[0].hard);
 }
 
 #[test]
@@ -320,6 +351,16 @@ fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
             let too_hot = day.heat.iter().any(|hour| {
                 hour.from_min / 60 == minute / 60 && hour.temperature_f + hour.humidity_pct > 180.0
             });
+            let closed = day.places.iter().any(|place| {
+                one.place_id == Some(place.place_id)
+                    && place
+                        .opens_min
+                        .zip(place.closes_min)
+                        .is_some_and(|(opens, closes)| !(opens..closes).contains(&minute))
+            });
+            if ridden && closed {
+                found.insert(Rule2::Closed);
+            }
             if ridden && too_hot {
                 found.insert(Rule2::Hot);
             }
@@ -380,6 +421,7 @@ enum Rule2 {
     Alone,
     Hot,
     Busy,
+    Closed,
 }
 
 fn told(rule: Rule) -> Option<Rule2> {
@@ -392,6 +434,7 @@ fn told(rule: Rule) -> Option<Rule2> {
         Rule::CheckFirst => Some(Rule2::Check),
         Rule::NeverAlone => Some(Rule2::Alone),
         Rule::TooHot => Some(Rule2::Hot),
+        Rule::PlaceOpen => Some(Rule2::Closed),
         Rule::Busy => Some(Rule2::Busy),
         _ => None,
     }
@@ -418,8 +461,9 @@ fn any_day() -> impl Strategy<Value = DayPlan> {
         any::<[bool; 4]>(),
         prop::collection::vec(60.0f64..140.0, 24),
         prop::collection::vec((0usize..3, 0u16..288, 1u16..24), 0..3),
+        prop::option::of((0u16..144, 144u16..288)),
     )
-        .prop_map(|(bookings, check, first, heat, busy)| {
+        .prop_map(|(bookings, check, first, heat, busy, open)| {
             let bookings = bookings.into_iter().enumerate().map(
                 |(number, (horse, person, place, from_min, minutes, kind))| Booking {
                     kind,
@@ -445,6 +489,10 @@ fn any_day() -> impl Strategy<Value = DayPlan> {
                     humidity_pct: 60.0,
                 })
                 .collect();
+            if let Some((opens, closes)) = open {
+                day.places[0].opens_min = Some(opens * 5);
+                day.places[0].closes_min = Some(closes * 5);
+            }
             for (person, from, long) in busy {
                 let from_min = from * 5;
                 let to_min = (from_min + long * 5).min(1440);

@@ -2,6 +2,7 @@
 //! that comes is laid out once from the week's plan, and stands by itself from then on.
 
 use cavesson_core::card::{Day, Limits};
+use cavesson_core::day::days_between;
 use cavesson_core::person::WorkHours;
 use cavesson_core::ride::RigKind;
 use cavesson_core::week::booking::Booking as DayBooking;
@@ -11,8 +12,8 @@ use cavesson_core::week::{
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::{BarnTransaction, StoreError, horse, person, place, ride, work_hours};
-use jiff::Timestamp;
 use jiff::civil::{Date, Time};
+use jiff::{Timestamp, ToSpan};
 use uuid::Uuid;
 
 use crate::App;
@@ -104,7 +105,14 @@ pub async fn lay_out(app: &App, signed: &Signed, day: Date) -> Answer<()> {
 /// When a query fails.
 pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     let mut barn = signed.look().await?;
-    let bookings = booking::on_days(&mut barn, day, day).await?;
+    let (week_from, week_to) = week_of(day);
+    // A day more on either side: no two hard days running.
+    let near = booking::on_days(
+        &mut barn,
+        week_from.saturating_sub(1.day()),
+        week_to.saturating_add(1.day()),
+    )
+    .await?;
     let busy = busy::on_day(&mut barn, signed, day).await?;
     let people = people_on(&mut barn, day, &busy).await?;
     let heat = weather::of_day(&mut barn, signed, day).await?;
@@ -113,17 +121,21 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     let places = place::list(&mut barn).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let judged = app.known.judged(barn, &ids, day).await?;
+    let rests = rests_of(&near, signed, day);
     let horses = horses.into_iter().zip(&judged).map(|(horse, judged)| {
         let rig = rigs.iter().find(|(id, _)| *id == horse.horse_id);
-        day_horse(horse, judged, rig.map(|(_, kind)| *kind))
+        let rig = rig.map(|(_, kind)| *kind);
+        day_horse(horse, judged, rig, &rests)
     });
+    let horses: Vec<DayHorse> = horses.collect();
+    let bookings: Vec<Booking> = near.into_iter().filter(|one| one.day == day).collect();
     let stands = bookings.iter().filter(|one| one.skipped_because.is_none());
     Ok(DayOfBarn {
         day,
         plan: DayPlan {
             bookings: stands.map(|one| as_seen(signed, day, one)).collect(),
             people,
-            horses: horses.collect(),
+            horses,
             heat,
             places: places
                 .into_iter()
@@ -132,6 +144,8 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
                     place_id: place.place_id,
                     name: place.sheet.name,
                     horses_at_once: place.sheet.horses_at_once,
+                    opens_min: place.sheet.opens.map(minutes_of),
+                    closes_min: place.sheet.closes.map(minutes_of),
                 })
                 .collect(),
         },
@@ -168,7 +182,40 @@ async fn people_on(
         .collect())
 }
 
-fn day_horse(horse: horse::Horse, judged: &Judged, rig: Option<RigKind>) -> DayHorse {
+/// The week of a day, Monday to Sunday.
+fn week_of(day: Date) -> (Date, Date) {
+    let monday = day.saturating_sub((i64::from(day.weekday().to_monday_zero_offset())).days());
+    (monday, monday.saturating_add(6.days()))
+}
+
+/// What stands on the days around: `(horse, day, ridden, hard)` of each booking.
+fn rests_of(near: &[Booking], signed: &Signed, day: Date) -> Vec<(Uuid, Date, bool, bool)> {
+    let stands = near
+        .iter()
+        .filter(|one| one.skipped_because.is_none() && one.day != day);
+    stands
+        .filter_map(|one| {
+            let seen = as_seen(signed, one.day, one);
+            Some((one.horse_id?, one.day, one.kind.is_ridden(), seen.is_hard()))
+        })
+        .collect()
+}
+
+fn day_horse(
+    horse: horse::Horse,
+    judged: &Judged,
+    rig: Option<RigKind>,
+    rests: &[(Uuid, Date, bool, bool)],
+) -> DayHorse {
+    let own = || rests.iter().filter(|(id, ..)| *id == horse.horse_id);
+    let (monday, sunday) = week_of(judged.on);
+    let mut ridden: Vec<Date> = own()
+        .filter(|(_, day, ridden, _)| *ridden && (monday..=sunday).contains(day))
+        .map(|(_, day, ..)| *day)
+        .collect();
+    ridden.dedup();
+    let next_to = |day: &Date| days_between(judged.on, *day).abs() == 1;
+    let hard_next_to = own().any(|(_, day, _, hard)| *hard && next_to(day));
     let limits = Limits::of(judged_horse(judged, &[]), &Day::default());
     let flagged = |note: &cavesson_core::horse::CareNote| note.is_open(judged.on);
     DayHorse {
@@ -178,6 +225,8 @@ fn day_horse(horse: horse::Horse, judged: &Judged, rig: Option<RigKind>) -> DayH
         first_rides: limits.first_rides,
         most_rides: 1,
         check_first: judged.known.care.iter().any(flagged),
+        other_days: ridden.len().min(6) as u8,
+        hard_next_to,
     }
 }
 
@@ -197,6 +246,10 @@ pub fn as_seen(signed: &Signed, day: Date, stored: &Booking) -> DayBooking {
             .level
             .as_ref()
             .is_some_and(|level| level.skill.0.starts_with("cattle.")),
+        pattern: stored
+            .level
+            .as_ref()
+            .is_some_and(|level| level.skill.0.starts_with("barrel.")),
     }
 }
 

@@ -433,3 +433,80 @@ async fn days_on_which_the_clock_is_set_have_their_own_hours(pool: PgPool) {
         assert_eq!(at, utc, "{zone} {on}");
     }
 }
+
+#[sqlx::test(migrator = "TABLES")]
+async fn a_week_has_a_day_off_and_places_have_hours(pool: PgPool) {
+    let day = day(pool).await;
+    let (thimble, trainer) = (day.server.thimble, day.trainer.person_id);
+    for date in 4..=9 {
+        let path = format!("/api/days/2026-05-{date:02}/bookings");
+        let ride = day.ride(thimble, trainer, day.arena, 16 * 60);
+        assert_eq!(day.trainer.post(&path, &ride).await.status(), 201);
+    }
+    let of_thimble = |shown: &Value| {
+        let horses = shown["plan"]["horses"].as_array().unwrap();
+        let own = horses.iter().find(|one| one["horse_id"] == json!(thimble));
+        own.unwrap().clone()
+    };
+    let sunday = day.trainer.json("/api/days/2026-05-10").await;
+    assert_eq!(of_thimble(&sunday)["other_days"], 6);
+    // Monday begins a week of its own.
+    let monday = day.trainer.json("/api/days/2026-05-11").await;
+    assert_eq!(of_thimble(&monday)["other_days"], 0);
+    let haul = json!({
+        "booking_id": Uuid::now_v7(), "kind": "haul", "horse_id": thimble, "from_min": 600, "minutes": 60,
+    });
+    let path = "/api/days/2026-05-11/bookings";
+    assert_eq!(day.trainer.post(path, &haul).await.status(), 201);
+    let sunday = day.trainer.json("/api/days/2026-05-10").await;
+    assert_eq!(of_thimble(&sunday)["hard_next_to"], true);
+
+    let place = format!("/api/places/{}", day.arena);
+    let sheet = |opens: Value, closes: Value| json!({"name": "Big arena", "kind": "arena", "horses_at_once": 2, "opens": opens, "closes": closes});
+    for (opens, closes, field) in [
+        (json!("08:00:00"), json!(null), "/closes"),
+        (json!(null), json!("20:00:00"), "/opens"),
+        (json!("20:00:00"), json!("08:00:00"), "/closes"),
+    ] {
+        let (status, said) = problem(put(&day.trainer, &place, sheet(opens, closes)).await).await;
+        assert_eq!((status, &said["errors"][0]["field"]), (422, &json!(field)));
+    }
+    let open = sheet(json!("08:00:00"), json!("20:00:00"));
+    assert_eq!(put(&day.trainer, &place, open).await.status(), 204);
+    let early = day.ride(thimble, trainer, day.arena, 7 * 60);
+    assert_eq!(
+        day.refused(&early).await,
+        "Big arena is open 8:00 AM to 8:00 PM."
+    );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn a_program_says_how_many_rides_a_week_it_wants(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let id = Uuid::now_v7();
+    let new = json!({"program_id": id, "content": {"name": "Cutters"}});
+    assert_eq!(trainer.post("/api/programs", &new).await.status(), 201);
+    let rides = async || trainer.json("/api/programs").await[0]["rides_a_week"].clone();
+    assert_eq!(rides().await, 5, "where nobody said");
+    let path = format!("/api/programs/{id}/rides-a-week");
+    assert_eq!(
+        put(&trainer, &path, json!({"rides_a_week": 4}))
+            .await
+            .status(),
+        204
+    );
+    assert_eq!(rides().await, 4);
+    let (status, said) = problem(put(&trainer, &path, json!({"rides_a_week": 13})).await).await;
+    assert_eq!(
+        (status, &said["errors"][0]["field"]),
+        (422, &json!("/rides_a_week"))
+    );
+    let none = format!("/api/programs/{}/rides-a-week", Uuid::now_v7());
+    assert_eq!(
+        put(&trainer, &none, json!({"rides_a_week": 4}))
+            .await
+            .status(),
+        404
+    );
+}

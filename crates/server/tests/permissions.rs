@@ -94,6 +94,7 @@ const ROUTES: &[(&str, May)] = &[
     ("send_horse_home", Trainers),
     ("set_care_again", Recorders),
     ("set_goals", Trainers),
+    ("set_rides_a_week", Trainers),
     ("set_traits", Recorders),
     ("show_barn", Everybody),
     ("show_board", Everybody),

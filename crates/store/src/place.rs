@@ -26,7 +26,8 @@ pub struct Place {
 pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<Place>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        r#"select place_id, name, kind, horses_at_once, put_away_at as "put_away_at: jiff_sqlx::Timestamp"
+        r#"select place_id, name, kind, horses_at_once, opens as "opens: jiff_sqlx::Time",
+                  closes as "closes: jiff_sqlx::Time", put_away_at as "put_away_at: jiff_sqlx::Timestamp"
            from place where barn_id = $1 order by put_away_at is not null, name"#,
         barn_id
     )
@@ -43,6 +44,8 @@ pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<Place>> {
                     name: row.name,
                     kind,
                     horses_at_once: row.horses_at_once.try_into().unwrap_or(1),
+                    opens: row.opens.map(|time| time.to_jiff()),
+                    closes: row.closes.map(|time| time.to_jiff()),
                 },
                 put_away_at: row.put_away_at.map(|at| at.to_jiff()),
             })
@@ -61,13 +64,15 @@ pub async fn add(
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
-        "insert into place (barn_id, place_id, name, kind, horses_at_once)
-         values ($1, $2, $3, $4, $5)",
+        "insert into place (barn_id, place_id, name, kind, horses_at_once, opens, closes)
+         values ($1, $2, $3, $4, $5, $6, $7)",
         barn_id,
         place_id,
         sheet.name.trim(),
         sheet.kind.word(),
-        i32::from(sheet.horses_at_once)
+        i32::from(sheet.horses_at_once),
+        sheet.opens.map(|time| time.to_sqlx()) as _,
+        sheet.closes.map(|time| time.to_sqlx()) as _
     )
     .execute(barn.connection())
     .await?;
@@ -85,13 +90,15 @@ pub async fn change(
 ) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
     let done = sqlx::query!(
-        "update place set name = $3, kind = $4, horses_at_once = $5
+        "update place set name = $3, kind = $4, horses_at_once = $5, opens = $6, closes = $7
          where barn_id = $1 and place_id = $2",
         barn_id,
         place_id,
         sheet.name.trim(),
         sheet.kind.word(),
-        i32::from(sheet.horses_at_once)
+        i32::from(sheet.horses_at_once),
+        sheet.opens.map(|time| time.to_sqlx()) as _,
+        sheet.closes.map(|time| time.to_sqlx()) as _
     )
     .execute(barn.connection())
     .await?;

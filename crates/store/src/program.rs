@@ -75,6 +75,45 @@ pub async fn in_use(barn: &mut BarnTransaction) -> StoreResult<Vec<ProgramVersio
     Ok(programs)
 }
 
+/// How many rides a week each program wants.
+///
+/// # Errors
+/// When the query fails.
+pub async fn rides_a_week(barn: &mut BarnTransaction) -> StoreResult<Vec<(Uuid, u8)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        "select program_id, rides_a_week from program where barn_id = $1",
+        barn_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| (row.program_id, row.rides_a_week.try_into().unwrap_or(0)))
+        .collect())
+}
+
+/// Says how many rides a week a program wants; false when there is none of that id.
+///
+/// # Errors
+/// When the query fails.
+pub async fn set_rides_a_week(
+    barn: &mut BarnTransaction,
+    program_id: Uuid,
+    rides: u8,
+) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "update program set rides_a_week = $3 where barn_id = $1 and program_id = $2",
+        barn_id,
+        program_id,
+        i32::from(rides)
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected() == 1)
+}
+
 /// Every version of a program, the one in use first.
 ///
 /// # Errors

@@ -1252,6 +1252,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/programs/{program_id}/rides-a-week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say how many rides a week a program wants for each of its horses. */
+        put: operations["set_rides_a_week"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rides/{ride_id}": {
         parameters: {
             query?: never;
@@ -1628,6 +1645,8 @@ export interface components {
              * @description How long it takes.
              */
             minutes: number;
+            /** @description Work on a pattern. */
+            pattern?: boolean;
             /**
              * Format: uuid
              * @description Who rides, or is there for it.
@@ -2177,6 +2196,8 @@ export interface components {
             check_first?: boolean;
             /** @description It is at its first rides: never alone. */
             first_rides: boolean;
+            /** @description It works hard on the day before or after. */
+            hard_next_to?: boolean;
             /**
              * Format: uuid
              * @description Which.
@@ -2189,6 +2210,11 @@ export interface components {
             most_rides: number;
             /** @description What people call it. */
             name: string;
+            /**
+             * Format: int32
+             * @description Other days of the same week, Monday to Sunday, on which it is ridden.
+             */
+            other_days?: number;
             rig?: components["schemas"]["RigKind"] | null;
         };
         /** @description Somebody of the barn on that day. */
@@ -2216,11 +2242,21 @@ export interface components {
         DayPlace: {
             /**
              * Format: int32
+             * @description Minutes from midnight at which it closes.
+             */
+            closes_min?: number | null;
+            /**
+             * Format: int32
              * @description Horses at once.
              */
             horses_at_once: number;
             /** @description What people call it. */
             name: string;
+            /**
+             * Format: int32
+             * @description Minutes from midnight at which it opens; null: it is always open.
+             */
+            opens_min?: number | null;
             /**
              * Format: uuid
              * @description Which.
@@ -4296,6 +4332,11 @@ export interface components {
         /** @description What is written down of a place. */
         PlaceOfYard: {
             /**
+             * @description When it closes.
+             * @example 21:00:00
+             */
+            closes?: string | null;
+            /**
              * Format: int32
              * @description Horses that can be ridden there at once.
              */
@@ -4304,6 +4345,11 @@ export interface components {
             kind: components["schemas"]["PlaceKind"];
             /** @description What people call it. */
             name: string;
+            /**
+             * @description When it opens; left out with `closes`: it is always open.
+             * @example 06:00:00
+             */
+            opens?: string | null;
             /** Format: uuid */
             place_id: string;
             /**
@@ -4315,6 +4361,11 @@ export interface components {
         /** @description What is written down of a place. */
         PlaceSheet: {
             /**
+             * @description When it closes.
+             * @example 21:00:00
+             */
+            closes?: string | null;
+            /**
              * Format: int32
              * @description Horses that can be ridden there at once.
              */
@@ -4323,6 +4374,11 @@ export interface components {
             kind: components["schemas"]["PlaceKind"];
             /** @description What people call it. */
             name: string;
+            /**
+             * @description When it opens; left out with `closes`: it is always open.
+             * @example 06:00:00
+             */
+            opens?: string | null;
         };
         /** @description A block that has to be on the card. */
         PlannedBlock: {
@@ -4396,6 +4452,11 @@ export interface components {
             name: string;
             /** Format: uuid */
             program_id: string;
+            /**
+             * Format: int32
+             * @description Rides a week it wants for each of them.
+             */
+            rides_a_week: number;
             /** Format: int32 */
             version: number;
         };
@@ -4643,6 +4704,11 @@ export interface components {
              */
             sd: number;
         };
+        /** @description How often the horses of a program are ridden. */
+        RidesAWeek: {
+            /** Format: int32 */
+            rides_a_week: number;
+        };
         /** @description The rig from a moment of a ride on. */
         RigFrom: {
             /**
@@ -4694,7 +4760,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -12646,6 +12712,120 @@ export interface operations {
                 };
             };
             /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_rides_a_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RidesAWeek"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such program in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -400,6 +400,8 @@ export interface components {
              * @description How long it takes.
              */
             minutes: number;
+            /** @description Work on a pattern. */
+            pattern?: boolean;
             /**
              * Format: uuid
              * @description Who rides, or is there for it.
@@ -801,6 +803,8 @@ export interface components {
             check_first?: boolean;
             /** @description It is at its first rides: never alone. */
             first_rides: boolean;
+            /** @description It works hard on the day before or after. */
+            hard_next_to?: boolean;
             /**
              * Format: uuid
              * @description Which.
@@ -813,6 +817,11 @@ export interface components {
             most_rides: number;
             /** @description What people call it. */
             name: string;
+            /**
+             * Format: int32
+             * @description Other days of the same week, Monday to Sunday, on which it is ridden.
+             */
+            other_days?: number;
             rig?: components["schemas"]["RigKind"] | null;
         };
         /** @description Where the load stands after a day. */
@@ -863,11 +872,21 @@ export interface components {
         DayPlace: {
             /**
              * Format: int32
+             * @description Minutes from midnight at which it closes.
+             */
+            closes_min?: number | null;
+            /**
+             * Format: int32
              * @description Horses at once.
              */
             horses_at_once: number;
             /** @description What people call it. */
             name: string;
+            /**
+             * Format: int32
+             * @description Minutes from midnight at which it opens; null: it is always open.
+             */
+            opens_min?: number | null;
             /**
              * Format: uuid
              * @description Which.
@@ -2138,7 +2157,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
@@ -7,6 +8,7 @@ import { ladderQuery } from '../ladder/queries';
 import { programQuery } from './queries';
 import { useWho } from '../session/who';
 import { Editor } from './Editor';
+import { RidesAWeek } from './RidesAWeek';
 
 /** A program: what it changes on the ladder, and what a change would do to the barn's horses. */
 export function ProgramPage() {
@@ -33,6 +35,11 @@ export function ProgramPage() {
                       This program no longer fits: {saved.unfit}. Its horses are judged by the
                       standard ladder until it is saved again.
                     </Typography>
+                  )}
+                  {decides && (
+                    <Box sx={{ maxWidth: 200, mb: 2 }}>
+                      <RidesAWeek programId={programId} />
+                    </Box>
                   )}
                   <Editor key={`${programId} ${saved.version}`} shipped={shipped} program={saved} />
                 </>

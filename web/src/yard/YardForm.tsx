@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { FormFrame } from '../form/FormFrame';
@@ -11,6 +12,9 @@ export interface YardDraft<K extends string> {
   kind: K;
   number: number;
   note: string;
+  /** When it is open, such as 06:00; both empty: always. */
+  opens: string;
+  closes: string;
 }
 
 interface Props<K extends string> {
@@ -20,6 +24,7 @@ interface Props<K extends string> {
   number?: YardNumber;
   becomes: string;
   hasNote?: boolean;
+  hasHours?: boolean;
   saving: { isPending: boolean; error: Error | null };
   onSave: (draft: YardDraft<K>) => void;
   onCancel: () => void;
@@ -27,7 +32,7 @@ interface Props<K extends string> {
 
 /** Name, kind, and a number where there is one. */
 export function YardForm<K extends string>(props: Props<K>) {
-  const { kinds, number, becomes, hasNote, saving } = props;
+  const { kinds, number, becomes, hasNote, hasHours, saving } = props;
   const [draft, setDraft] = useState(props.first);
   const wrong = fieldsOf(saving.error);
   const at = `/${number?.field}`;
@@ -38,7 +43,7 @@ export function YardForm<K extends string>(props: Props<K>) {
       saving={saving.isPending}
       onSave={() => props.onSave(draft)}
       onCancel={props.onCancel}
-      wrong={saidOfAll(saving.error, ['/name', '/kind', '/note', at])}
+      wrong={saidOfAll(saving.error, ['/name', '/kind', '/note', '/opens', '/closes', at])}
     >
       <FormText
         label="Name"
@@ -67,6 +72,22 @@ export function YardForm<K extends string>(props: Props<K>) {
           }
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
+      )}
+      {hasHours && (
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+          {(['opens', 'closes'] as const).map((field) => (
+            <TextField
+              key={field}
+              type="time"
+              label={field === 'opens' ? 'Opens' : 'Closes'}
+              value={draft[field]}
+              error={wrong[`/${field}`] !== undefined}
+              helperText={wrong[`/${field}`] ?? (field === 'opens' && 'Empty: always open')}
+              onChange={({ target }) => setDraft({ ...draft, [field]: target.value })}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+          ))}
+        </Box>
       )}
       {hasNote && (
         <FormText

@@ -13,6 +13,8 @@ interface Thing<K extends string> {
   name: string;
   kind: K;
   note?: string;
+  opens?: string | null;
+  closes?: string | null;
   put_away_at?: string | null;
 }
 
@@ -34,6 +36,7 @@ interface Props<K extends string, T extends Thing<K>> {
   /** The sheet of the API whose bounds hold. */
   becomes: string;
   hasNote?: boolean;
+  hasHours?: boolean;
   saving: { isPending: boolean; error: Error | null; reset: () => void };
   onSave: (id: string | undefined, draft: YardDraft<K>, done: () => void) => void;
   onPutAway: (id: string, away: boolean) => void;
@@ -141,11 +144,14 @@ function EditThing<K extends string, T extends Thing<K>>({
         kind: thing?.kind ?? kinds[0]![0],
         number: known ?? number?.fresh ?? 0,
         note: thing?.note ?? '',
+        opens: thing?.opens?.slice(0, 5) ?? '',
+        closes: thing?.closes?.slice(0, 5) ?? '',
       }}
       kinds={kinds}
       number={number}
       becomes={props.becomes}
       hasNote={props.hasNote}
+      hasHours={props.hasHours}
       saving={saving}
       onSave={(draft) => onSave(thing && of(thing).id, draft, onDone)}
       onCancel={onDone}

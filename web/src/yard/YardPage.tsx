@@ -2,6 +2,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { PageFrame } from '../frame/PageFrame';
 import { cattleWords, gearWords, placeWords } from '../words/yard';
+import { clock } from '../words/days';
 import { count } from '../words/plain';
 import {
   cattleQuery,
@@ -40,14 +41,31 @@ function Places() {
       query={places}
       of={(place) => ({
         id: place.place_id,
-        about: `${placeWords[place.kind]}, ${count(place.horses_at_once, 'horse')} at once`,
+        about: `${placeWords[place.kind]}, ${count(place.horses_at_once, 'horse')} at once${
+          place.opens && place.closes
+            ? `, open ${clock(place.opens)} to ${clock(place.closes)}`
+            : ''
+        }`,
       })}
       kinds={Object.entries(placeWords) as [keyof typeof placeWords, string][]}
       number={{ field: 'horses_at_once', label: 'Horses at once', fresh: 3 }}
       becomes="PlaceSheet"
+      hasHours
       saving={put}
-      onSave={(id, { name, kind, number }, done) =>
-        put.mutate({ id, sheet: { name, kind, horses_at_once: number } }, { onSuccess: done })
+      onSave={(id, { name, kind, number, opens, closes }, done) =>
+        put.mutate(
+          {
+            id,
+            sheet: {
+              name,
+              kind,
+              horses_at_once: number,
+              opens: opens ? `${opens}:00` : null,
+              closes: closes ? `${closes}:00` : null,
+            },
+          },
+          { onSuccess: done },
+        )
       }
       onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
     />

@@ -47,6 +47,8 @@ pub async fn add(pool: &PgPool, demo: &DemoBarn, year: i16) -> anyhow::Result<()
             kind: *kind,
             // Two in a round pen work each other's horse.
             horses_at_once: if *kind == PlaceKind::RoundPen { 1 } else { 4 },
+            opens: None,
+            closes: None,
         };
         place::add(&mut barn, place_id, &place).await?;
         places.push(place_id);

@@ -135,12 +135,20 @@ pub struct Booking {
     pub minutes: u16,
     /// Work on cattle.
     pub cattle: bool,
+    /// Work on a pattern.
+    #[serde(default)]
+    pub pattern: bool,
 }
 
 impl Booking {
     /// Minutes from midnight to its end.
     pub fn to_min(&self) -> u16 {
         self.from_min.saturating_add(self.minutes)
+    }
+
+    /// Whether it is hard on the horse: cattle, a pattern, a haul.
+    pub fn is_hard(&self) -> bool {
+        self.cattle || self.pattern || self.kind == BookingKind::Haul
     }
 
     /// Whether both stand at the same time. One may begin as the other ends.
@@ -209,6 +217,13 @@ pub struct DayHorse {
     /// Nobody gets on until it was looked at.
     #[serde(default)]
     pub check_first: bool,
+    /// Other days of the same week, Monday to Sunday, on which it is ridden.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 6))]
+    pub other_days: u8,
+    /// It works hard on the day before or after.
+    #[serde(default)]
+    pub hard_next_to: bool,
 }
 
 /// A place of the barn.
@@ -224,6 +239,14 @@ pub struct DayPlace {
     /// Horses at once.
     #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 40))]
     pub horses_at_once: u8,
+    /// Minutes from midnight at which it opens; null: it is always open.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1440))]
+    pub opens_min: Option<u16>,
+    /// Minutes from midnight at which it closes.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1440))]
+    pub closes_min: Option<u16>,
 }
 
 /// A day with all that stands in it.

@@ -27,6 +27,8 @@ pub enum Rule {
     PlaceHolds,
     /// Nobody rides in a place while its ground is dragged.
     PlaceReady,
+    /// Nobody rides in a place that is closed.
+    PlaceOpen,
     /// Who rides is cleared for it.
     Cleared,
     /// First rides are never alone.
@@ -41,6 +43,10 @@ pub enum Rule {
     WithinTheDay,
     /// A horse works once a day, unless its program says twice.
     OnceADay,
+    /// A horse has at least one day off a week.
+    DayOff,
+    /// A horse works hard on no two days running: cattle, a pattern, a haul.
+    HardDays,
     /// Nobody works outside their hours.
     Hours,
     /// Nobody rides while they are busy elsewhere.
@@ -56,7 +62,13 @@ impl Rule {
     pub fn is_hard(self) -> bool {
         !matches!(
             self,
-            Rule::OnceADay | Rule::Hours | Rule::Busy | Rule::MostHorses | Rule::ShortAndSlow
+            Rule::OnceADay
+                | Rule::DayOff
+                | Rule::HardDays
+                | Rule::Hours
+                | Rule::Busy
+                | Rule::MostHorses
+                | Rule::ShortAndSlow
         )
     }
 }
@@ -148,12 +160,50 @@ impl Walk<'_> {
                 "It would end after midnight.".into(),
             );
         }
+        self.rests(booking);
         if !booking.kind.is_ridden() {
             return;
         }
+        self.place_is_open(booking);
         self.horse_is_fit(booking);
         self.rider_may(booking);
         self.heat_allows(booking);
+    }
+
+    /// A day off a week, and no two hard days running.
+    fn rests(&mut self, booking: &Booking) {
+        let Some(horse) = self.day.horse(booking.horse_id) else {
+            return;
+        };
+        let name = &horse.name;
+        if booking.kind.is_ridden() && horse.other_days >= 6 {
+            let text = format!("{name} would work on all seven days of this week.");
+            self.say(Rule::DayOff, &[booking], text);
+        }
+        if booking.is_hard() && horse.hard_next_to {
+            let text = format!(
+                "{name} works hard the day before or after too (cattle, a pattern or a haul)."
+            );
+            self.say(Rule::HardDays, &[booking], text);
+        }
+    }
+
+    fn place_is_open(&mut self, booking: &Booking) {
+        let place = self.day.place(booking.place_id);
+        let Some((place, opens, closes)) =
+            place.and_then(|place| Some((place, place.opens_min?, place.closes_min?)))
+        else {
+            return;
+        };
+        if booking.from_min < opens || booking.to_min() > closes {
+            let text = format!(
+                "{} is open {} to {}.",
+                place.name,
+                self.clock(opens),
+                self.clock(closes)
+            );
+            self.say(Rule::PlaceOpen, &[booking], text);
+        }
     }
 
     fn horse_is_fit(&mut self, booking: &Booking) {

@@ -1,5 +1,6 @@
 //! A place to ride: what it is, and how many horses it holds at once.
 
+use jiff::civil::Time;
 use serde::{Deserialize, Serialize};
 
 use super::kinds::kinds;
@@ -33,10 +34,18 @@ pub struct PlaceSheet {
     /// Horses that can be ridden there at once.
     #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 40))]
     pub horses_at_once: u8,
+    /// When it opens; left out with `closes`: it is always open.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, example = "06:00:00"))]
+    pub opens: Option<Time>,
+    /// When it closes.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, example = "21:00:00"))]
+    pub closes: Option<Time>,
 }
 
 impl PlaceSheet {
-    /// Checks the name and the number.
+    /// Checks the name, the number and the hours.
     ///
     /// # Errors
     /// Every field that does not fit, with what is allowed.
@@ -46,6 +55,23 @@ impl PlaceSheet {
             HORSES_AT_ONCE
                 .check("/horses_at_once", f64::from(self.horses_at_once))
                 .map(|_| ()),
+            self.check_hours(),
         ])
+    }
+
+    fn check_hours(&self) -> Result<(), FieldError> {
+        match (self.opens, self.closes) {
+            (None, None) => Ok(()),
+            (Some(opens), Some(closes)) if opens < closes => Ok(()),
+            (Some(_), Some(_)) => Err(FieldError::new("/closes", "must be later than it opens")),
+            (Some(_), None) => Err(FieldError::new(
+                "/closes",
+                "must be there when it opens at a time",
+            )),
+            (None, Some(_)) => Err(FieldError::new(
+                "/opens",
+                "must be there when it closes at a time",
+            )),
+        }
     }
 }

@@ -272,6 +272,8 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
         name: "Round pen".into(),
         kind: PlaceKind::RoundPen,
         horses_at_once: 1,
+        opens: None,
+        closes: None,
     };
     let pen_id = Uuid::now_v7();
     place::add(&mut transaction, pen_id, &pen).await.unwrap();
