@@ -109,6 +109,19 @@ export default defineConfig({
   build: {
     target: 'es2022',
     sourcemap: false,
+    rolldownOptions: {
+      output: {
+        // What every page needs, in one part: each part goes through the service worker.
+        codeSplitting: {
+          groups: [
+            {
+              name: 'shell',
+              test: /node_modules\/(react|react-dom|scheduler|react-router|dexie|dexie-react-hooks|@emotion|@mui\/system|@mui\/styled-engine|@tanstack|openapi-fetch|stylis|clsx|uuid|react-is)\//,
+            },
+          ],
+        },
+      },
+    },
   },
   test: { include: ['test/**/*.test.{ts,tsx}'] },
 });

@@ -9,6 +9,7 @@ describe('days', () => {
     expect(saidDay('2026-05-04', '2026-05-04')).toBe('today');
     expect(saidDay('2026-05-03', '2026-05-04')).toBe('yesterday');
     expect(saidDay('2026-04-29', '2026-05-04')).toBe('Wednesday');
+    expect(saidDay('2025-05-20', '2026-05-04')).toBe('May 20, 2025');
     expect(saidDay('2026-04-27', '2026-05-04')).toBe('Apr 27');
     expect(shortDay('2026-01-01')).toBe('Jan 1');
   });

@@ -473,7 +473,7 @@ async fn a_week_has_a_day_off_and_places_have_hours(pool: PgPool) {
     }
     let open = sheet(json!("08:00:00"), json!("20:00:00"));
     assert_eq!(put(&day.trainer, &place, open).await.status(), 204);
-    let early = day.ride(thimble, trainer, day.arena, 7 * 60);
+    let early = day.ride(thimble, trainer, day.arena, 6 * 60);
     assert_eq!(
         day.refused(&early).await,
         "Big arena is open 8:00 AM to 8:00 PM."

@@ -58,7 +58,7 @@ function OneDue({ one }: { one: Due }) {
         borderColor: 'divider',
       }}
     >
-      <Typography sx={{ flex: '1 1 240px' }}>
+      <Typography sx={{ flex: { xs: '1 1 100%', sm: '1 1 240px' } }}>
         <Box component={Link} to={horsePath(one.horse_id)} sx={{ color: 'text.primary' }}>
           <strong>{one.horse}</strong>
         </Box>

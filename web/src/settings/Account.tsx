@@ -28,7 +28,11 @@ export function Account() {
           : 'You are signed in on this device only.'}
       </Typography>
       {others > 0 && (
-        <Button disabled={end.isPending} onClick={() => end.mutate(undefined)} sx={{ mt: 1 }}>
+        <Button
+          disabled={end.isPending}
+          onClick={() => end.mutate(undefined)}
+          sx={{ mt: 1.5, mr: 1.5 }}
+        >
           Sign out the others
         </Button>
       )}

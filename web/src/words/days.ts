@@ -30,7 +30,8 @@ export function saidDay(day: string, today: string): string {
   if (ago === 0) return 'today';
   if (ago === 1) return 'yesterday';
   if (ago > 1 && ago < 7) return weekday.format(noon(day));
-  return shortDay(day);
+  // So long ago the same day of another year is as near.
+  return ago > 300 ? `${shortDay(day)}, ${day.slice(0, 4)}` : shortDay(day);
 }
 
 /** A time of day such as 13:30:00: 1:30 PM, or 13:30 by the 24-hour setting. */
