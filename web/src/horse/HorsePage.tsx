@@ -112,7 +112,7 @@ function partsOf(page: Page, today: boolean): Part[] {
     ['slipping', 'Slipping', true],
     ['season', 'In season', page.season != null],
     ['care', 'Care', true],
-    ['load', 'Work load', today],
+    ['load', 'Load', today],
     ['traits', 'Traits', true],
     ['riders', 'Riders', page.riders.length > 1],
     ['first-asks', 'First asks', true],
