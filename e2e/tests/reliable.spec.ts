@@ -352,6 +352,7 @@ test('an ask taken back is brought back; a finished ride is opened again; keys k
   await page.getByRole('button', { name: 'Bring back' }).click();
   await expectAsked(page, 'left', 1);
   await page.getByRole('button', { name: 'How to record' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('u');
   await page.getByLabel('Single keys record').click();
   await page.getByRole('button', { name: 'Close' }).click();

@@ -138,7 +138,7 @@ fn cautions_wait_for_four_weeks_and_say_what_they_are_worth() {
         said(&jump)
     );
     assert!(said(&jump)[0].contains("debated"));
-    let mut alike = vec![50.0, 0.0, 60.0, 30.0].repeat(7);
+    let mut alike = [50.0, 0.0, 60.0, 30.0].repeat(7);
     alike.extend([50.0, 51.0, 50.0, 49.0, 50.0, 51.0, 50.0]);
     assert!(said(&alike)[0].contains("much alike"), "{:?}", said(&alike));
     let usual = [50.0, 0.0, 60.0, 30.0].repeat(8);

@@ -63,10 +63,12 @@ pub async fn listen(address: SocketAddr) -> std::io::Result<TcpListener> {
     TcpListener::bind(address).await
 }
 
-fn hours(weather: Weather, asked: &Asked) -> Result<Vec<Hour>, Response> {
+fn hours(weather: Weather, asked: &Asked) -> Result<Vec<Hour>, String> {
     if !(1..=MOST_HOURS).contains(&asked.hours) {
-        let why = format!("hours must be 1 to {MOST_HOURS}, found {}", asked.hours);
-        return Err((StatusCode::UNPROCESSABLE_ENTITY, why).into_response());
+        return Err(format!(
+            "hours must be 1 to {MOST_HOURS}, found {}",
+            asked.hours
+        ));
     }
     let climate = Climate::of(weather.seed, &asked.place, weather.warmer_f);
     let at = |hour: u32| asked.from + SignedDuration::from_hours(i64::from(hour));
@@ -78,7 +80,7 @@ fn hours(weather: Weather, asked: &Asked) -> Result<Vec<Hour>, Response> {
 async fn csv(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Response {
     let hours = match hours(weather, &asked) {
         Ok(hours) => hours,
-        Err(refused) => return refused,
+        Err(why) => return (StatusCode::UNPROCESSABLE_ENTITY, why).into_response(),
     };
     let mut text = String::from("time,temperature_f,humidity_pct\n");
     for hour in hours {
@@ -93,7 +95,7 @@ async fn csv(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Resp
 async fn ics(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Response {
     let hours = match hours(weather, &asked) {
         Ok(hours) => hours,
-        Err(refused) => return refused,
+        Err(why) => return (StatusCode::UNPROCESSABLE_ENTITY, why).into_response(),
     };
     let utc = |at: Timestamp| at.strftime("%Y%m%dT%H%M%SZ").to_string();
     let mut calendar = Calendar::new();

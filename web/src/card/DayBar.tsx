@@ -41,10 +41,7 @@ export function DayBar({ day, wanted, onWanted }: Props) {
         '@media print': { display: 'none' },
       }}
     >
-      <Step
-        minutes={minutes}
-        onMinutes={(next) => put({ minutes: Math.min(mostMin, Math.max(leastMin, next)) })}
-      />
+      <Step minutes={minutes} onMinutes={(next) => put({ minutes: next })} />
       <Chip
         label="Helper there"
         on={wanted.helper ?? day.helper ?? false}
@@ -65,18 +62,27 @@ export function DayBar({ day, wanted, onWanted }: Props) {
 
 function Step({ minutes, onMinutes }: { minutes: number; onMinutes: (minutes: number) => void }) {
   const sx = { minWidth: 56, minHeight: 56, fontSize: '1.5rem' };
+  // Two quick taps are two steps: the second does not wait until the first was kept.
+  const [asked, setAsked] = useState<number>();
+  if (asked === minutes) setAsked(undefined);
+  const shown = asked ?? minutes;
+  const step = (by: number) => {
+    const next = Math.min(mostMin, Math.max(leastMin, shown + by));
+    setAsked(next === minutes ? undefined : next);
+    if (next !== shown) onMinutes(next);
+  };
   return (
     <Box role="group" aria-label="Minutes" sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
-      <Button aria-label="5 minutes less" onClick={() => onMinutes(minutes - stepMin)} sx={sx}>
+      <Button aria-label="5 minutes less" onClick={() => step(-stepMin)} sx={sx}>
         −
       </Button>
       <Typography
         role="status"
         sx={{ minWidth: 84, textAlign: 'center', fontWeight: 700, fontSize: '1.2rem' }}
       >
-        {minutes} min
+        {shown} min
       </Typography>
-      <Button aria-label="5 minutes more" onClick={() => onMinutes(minutes + stepMin)} sx={sx}>
+      <Button aria-label="5 minutes more" onClick={() => step(stepMin)} sx={sx}>
         +
       </Button>
     </Box>
