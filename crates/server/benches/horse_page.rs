@@ -13,6 +13,7 @@
 
 #[path = "../tests/barn/mod.rs"]
 mod barn;
+mod timing;
 
 use std::time::{Duration, Instant};
 
@@ -25,6 +26,7 @@ use jiff::tz::TimeZone;
 use jiff::{SignedDuration, Timestamp, ToSpan};
 use serde_json::json;
 use sqlx::PgPool;
+use timing::{say, timed};
 use uuid::Uuid;
 
 const REPS: usize = 50_000;
@@ -132,26 +134,4 @@ async fn send_one(device: &Visitor, horse_id: Uuid) -> Duration {
         answer.text().await.unwrap_or_default()
     );
     took
-}
-
-/// From sending the request to having read the whole answer.
-async fn timed(device: &Visitor, path: &str) -> Duration {
-    let began = Instant::now();
-    let answer = device.get(path).await;
-    assert!(answer.status().is_success(), "{path}");
-    let bytes = answer.bytes().await.expect("a body");
-    assert!(!bytes.is_empty());
-    began.elapsed()
-}
-
-fn say(case: &str, mut times: Vec<Duration>) {
-    times.sort_unstable();
-    let at = |share: f64| times[((times.len() as f64 - 1.0) * share).round() as usize];
-    let millis = |time: Duration| time.as_secs_f64() * 1000.0;
-    println!(
-        "| {case} | {} | {:.1} ms | {:.1} ms |",
-        times.len(),
-        millis(at(0.5)),
-        millis(at(0.95))
-    );
 }

@@ -4,8 +4,7 @@
 
 #[path = "../tests/barn/mod.rs"]
 mod barn;
-
-use std::time::{Duration, Instant};
+mod timing;
 
 use barn::{PASSWORD, Server, Visitor};
 use cavesson_client::recorded;
@@ -16,6 +15,7 @@ use jiff::tz::TimeZone;
 use jiff::{SignedDuration, Timestamp, ToSpan};
 use serde_json::{Value, json};
 use sqlx::PgPool;
+use timing::{say, timed};
 use uuid::Uuid;
 
 const HORSES: usize = 40;
@@ -151,25 +151,4 @@ async fn rides(server: &Server, horse: Uuid, seed: u64) {
         }
     }
     trainer.send(&batch).await.expect("stored");
-}
-
-/// From sending the request to having read the whole answer.
-async fn timed(device: &Visitor, path: &str) -> Duration {
-    let began = Instant::now();
-    let answer = device.get(path).await;
-    assert!(answer.status().is_success(), "{path}");
-    assert!(!answer.bytes().await.expect("a body").is_empty());
-    began.elapsed()
-}
-
-fn say(case: &str, mut times: Vec<Duration>) {
-    times.sort_unstable();
-    let at = |share: f64| times[((times.len() as f64 - 1.0) * share).round() as usize];
-    let millis = |time: Duration| time.as_secs_f64() * 1000.0;
-    println!(
-        "| {case} | {} | {:.1} ms | {:.1} ms |",
-        times.len(),
-        millis(at(0.5)),
-        millis(at(0.95))
-    );
 }
