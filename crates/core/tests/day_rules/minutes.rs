@@ -1,0 +1,234 @@
+//! An independent checker: it looks at the day minute by minute, as a person with a wall
+//! chart would, and shares no code with the rules.
+
+use std::collections::BTreeSet;
+
+use proptest::prelude::*;
+
+use super::*;
+
+/// Minute by minute, who is where.
+fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
+    let mut found = BTreeSet::new();
+    for minute in 0..=(24 * 60 + 120) {
+        let now: Vec<&Booking> = day
+            .bookings
+            .iter()
+            .filter(|one| (one.from_min..one.from_min + one.minutes).contains(&minute))
+            .collect();
+        if minute >= 24 * 60 && !now.is_empty() {
+            found.insert(Rule2::Midnight);
+        }
+        for (index, one) in now.iter().enumerate() {
+            let others = || {
+                now.iter()
+                    .enumerate()
+                    .filter(move |(other, _)| *other != index)
+            };
+            if others()
+                .any(|(_, other)| one.person_id.is_some() && other.person_id == one.person_id)
+            {
+                found.insert(Rule2::Person);
+            }
+            if others().any(|(_, other)| one.horse_id.is_some() && other.horse_id == one.horse_id) {
+                found.insert(Rule2::Horse);
+            }
+            let ridden = matches!(one.kind, BookingKind::Ride | BookingKind::Outing);
+            if ridden
+                && others().any(|(_, other)| {
+                    other.kind == BookingKind::GroundDragged
+                        && one.place_id.is_some()
+                        && other.place_id == one.place_id
+                })
+            {
+                found.insert(Rule2::Dragged);
+            }
+            let horse = day
+                .horses
+                .iter()
+                .find(|horse| Some(horse.horse_id) == one.horse_id);
+            if ridden && horse.is_some_and(|horse| horse.check_first) {
+                found.insert(Rule2::Check);
+            }
+            let too_hot = day.heat.iter().any(|hour| {
+                hour.from_min / 60 == minute / 60 && hour.temperature_f + hour.humidity_pct > 180.0
+            });
+            let closed = day.places.iter().any(|place| {
+                one.place_id == Some(place.place_id)
+                    && place
+                        .opens_min
+                        .zip(place.closes_min)
+                        .is_some_and(|(opens, closes)| !(opens..closes).contains(&minute))
+            });
+            if ridden && closed {
+                found.insert(Rule2::Closed);
+            }
+            if ridden && too_hot {
+                found.insert(Rule2::Hot);
+            }
+            let elsewhere = day.people.iter().any(|person| {
+                one.person_id == Some(person.person_id)
+                    && person
+                        .busy
+                        .iter()
+                        .any(|busy| (busy.from_min..busy.to_min).contains(&minute))
+            });
+            if ridden && elsewhere {
+                found.insert(Rule2::Busy);
+            }
+        }
+        for place in &day.places {
+            let horses = now
+                .iter()
+                .filter(|one| one.place_id == Some(place.place_id) && one.horse_id.is_some());
+            if horses.count() > usize::from(place.horses_at_once) {
+                found.insert(Rule2::Place);
+            }
+        }
+    }
+    // Somebody else has to be free for the whole ride.
+    for one in &day.bookings {
+        let ridden = matches!(one.kind, BookingKind::Ride | BookingKind::Outing);
+        let horse = day
+            .horses
+            .iter()
+            .find(|horse| Some(horse.horse_id) == one.horse_id);
+        if !ridden || !horse.is_some_and(|horse| horse.first_rides) {
+            continue;
+        }
+        let minutes = one.from_min..one.from_min + one.minutes;
+        let free = day.people.iter().any(|person| {
+            minutes.clone().all(|minute| {
+                !day.bookings.iter().any(|other| {
+                    other.person_id == Some(person.person_id)
+                        && (other.from_min..other.from_min + other.minutes).contains(&minute)
+                })
+            })
+        });
+        if !free {
+            found.insert(Rule2::Alone);
+        }
+    }
+    found
+}
+
+#[derive(Debug, PartialEq, Eq, PartialOrd, Ord)]
+enum Rule2 {
+    Person,
+    Horse,
+    Place,
+    Dragged,
+    Midnight,
+    Check,
+    Alone,
+    Hot,
+    Busy,
+    Closed,
+}
+
+fn told(rule: Rule) -> Option<Rule2> {
+    match rule {
+        Rule::OneHorseAtATime => Some(Rule2::Person),
+        Rule::HorseInOnePlace => Some(Rule2::Horse),
+        Rule::PlaceHolds => Some(Rule2::Place),
+        Rule::PlaceReady => Some(Rule2::Dragged),
+        Rule::WithinTheDay => Some(Rule2::Midnight),
+        Rule::CheckFirst => Some(Rule2::Check),
+        Rule::NeverAlone => Some(Rule2::Alone),
+        Rule::TooHot => Some(Rule2::Hot),
+        Rule::PlaceOpen => Some(Rule2::Closed),
+        Rule::Busy => Some(Rule2::Busy),
+        _ => None,
+    }
+}
+
+fn any_day() -> impl Strategy<Value = DayPlan> {
+    let booking = (
+        0u128..4,
+        prop::option::of(0u128..3),
+        prop::option::of(0u128..2),
+        (0u16..288).prop_map(|five| five * 5),
+        (1u16..24).prop_map(|five| five * 5),
+        prop::sample::select(vec![
+            BookingKind::Ride,
+            BookingKind::Ride,
+            BookingKind::Outing,
+            BookingKind::Farrier,
+            BookingKind::GroundDragged,
+        ]),
+    );
+    (
+        prop::collection::vec(booking, 0..8),
+        any::<[bool; 4]>(),
+        any::<[bool; 4]>(),
+        prop::collection::vec(60.0f64..140.0, 24),
+        prop::collection::vec((0usize..3, 0u16..288, 1u16..24), 0..3),
+        prop::option::of((0u16..144, 144u16..288)),
+    )
+        .prop_map(|(bookings, check, first, heat, busy, open)| {
+            let bookings = bookings.into_iter().enumerate().map(
+                |(number, (horse, person, place, from_min, minutes, kind))| Booking {
+                    kind,
+                    horse_id: (!kind.is_set_up()).then_some(id(1, horse)),
+                    person_id: person
+                        .filter(|_| !kind.is_set_up())
+                        .map(|person| id(2, person)),
+                    place_id: place.map(|place| id(3, place)),
+                    ..ride(number as u128, horse, 0, 0, from_min, minutes)
+                },
+            );
+            let mut day = day(bookings.collect());
+            for (horse, (check, first)) in day.horses.iter_mut().zip(check.into_iter().zip(first)) {
+                horse.check_first = check;
+                horse.first_rides = first;
+            }
+            day.heat = heat
+                .into_iter()
+                .enumerate()
+                .map(|(hour, temperature_f)| HeatHour {
+                    from_min: hour as u16 * 60,
+                    temperature_f,
+                    humidity_pct: 60.0,
+                })
+                .collect();
+            if let Some((opens, closes)) = open {
+                day.places[0].opens_min = Some(opens * 5);
+                day.places[0].closes_min = Some(closes * 5);
+            }
+            for (person, from, long) in busy {
+                let from_min = from * 5;
+                let to_min = (from_min + long * 5).min(1440);
+                day.people[person].busy.push(BusyTime { from_min, to_min });
+            }
+            day
+        })
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(300))]
+
+    /// The rules find what a look at every minute finds, and nothing else.
+    #[test]
+    fn the_rules_find_what_a_look_at_every_minute_finds(day in any_day()) {
+        let found: BTreeSet<Rule2> = broken(&day, false).iter().filter_map(|one| told(one.rule)).collect();
+        prop_assert_eq!(found, checked(&day));
+    }
+
+    /// What a change breaks is what the day breaks after it and did not before.
+    #[test]
+    fn what_a_change_breaks_is_new(day in any_day(), person in 0u128..3, from in 0u16..288) {
+        prop_assume!(!day.bookings.is_empty());
+        let moved = DayChange::Move {
+            booking_id: id(4, 0),
+            person_id: Some(id(2, person)),
+            place_id: day.bookings[0].place_id,
+            from_min: from * 5,
+            minutes: day.bookings[0].minutes,
+        };
+        let before = broken(&day, false);
+        let after = broken(&moved.after(&day), false);
+        let by = broken_by(&day, &moved, false);
+        prop_assert!(by.iter().all(|one| after.contains(one) && !before.contains(one)));
+        prop_assert!(after.iter().all(|one| by.contains(one) || before.contains(one)));
+    }
+}
