@@ -43,6 +43,9 @@ need_compilers() {
   command -v cargo >/dev/null || { echo "Rust is missing: install it with rustup, then start again." >&2; return 1; }
   command -v npm >/dev/null || { echo "Node.js 20 or newer is missing: install it, then start again." >&2; return 1; }
   command -v cc >/dev/null || install_package gcc
+  # The solver of the week, and how it is found.
+  command -v pkg-config >/dev/null || install_package pkg-config
+  pkg-config --exists cbc || install_package coinor-libcbc-dev
 }
 
 # npm ci, unless the lock file is the one that was installed last.

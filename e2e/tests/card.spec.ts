@@ -21,7 +21,6 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('a whole card is ridden without signal, part by part', async ({ page }) => {
-    test.setTimeout(180_000);
     await signIn(page, 'wren@saltgrass');
     const today = page.getByRole('link', { name: /^Card: \d+ min/ });
     await expect(today.first()).toBeVisible();
@@ -176,7 +175,6 @@ test('rider and helper record one ride on two devices, each seeing the other', a
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   await signIn(page, 'tobin@saltgrass');
   const { horse_id } = await horse(page, 'Juniper Ash');
   await page.goto(`/horses/${horse_id}/ride/bend.flex/stand`);

@@ -138,7 +138,6 @@ test('every calculator answers in the page what it answers on the server', async
 });
 
 test('two hundred simulated horses are judged in the page as on the server', async ({ page }) => {
-  test.setTimeout(480_000);
   await signIn(page, 'wren@saltgrass');
   const horses = Array.from({ length: 200 }, (_, seed): Call => {
     const rides = { count: 4 + (seed % 12), first_day: '2026-02-02', asks };
@@ -176,7 +175,6 @@ interface Judgement {
 test('a horse taken along is judged in the page as on the server, every level', async ({
   page,
 }) => {
-  test.setTimeout(480_000);
   await signIn(page, 'wren@saltgrass');
   const horses = (await (await page.request.get('/api/horses')).json()) as { horse_id: string }[];
   let levels = 0;
@@ -228,7 +226,6 @@ async function unchanged(
 }
 
 test('the card of every horse is built in the page as on the server', async ({ page }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'wren@saltgrass');
   const horses = (await (await page.request.get('/api/horses')).json()) as { horse_id: string }[];
   let cards = 0;

@@ -37,7 +37,6 @@ test.describe('on a phone', () => {
   test('an intake goes from the story over the ride to where the horse stands, without signal on the way', async ({
     page,
   }) => {
-    test.setTimeout(120_000);
     await signIn(page, 'wren@saltgrass');
     const { horse_id } = await horse(page, 'Pocketwatch');
     await page.goto(`/horses/${horse_id}/intake`);

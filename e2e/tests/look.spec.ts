@@ -60,7 +60,6 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
 
 for (const light of ['day', 'evening', 'sun']) {
   test(`axe finds nothing on the judge's views in the ${light} light`, async ({ page }) => {
-    test.setTimeout(480_000);
     await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
     await signIn(page, 'wren@saltgrass');
     const found: string[] = [];
@@ -74,7 +73,6 @@ for (const light of ['day', 'evening', 'sun']) {
   });
 
   test(`axe finds nothing on the four views in the ${light} light`, async ({ page }) => {
-    test.setTimeout(480_000);
     await page.addInitScript((chosen) => localStorage.setItem('cavesson.light', chosen), light);
     await page.goto('/');
     await expect(page.getByLabel('Username')).toBeVisible();

@@ -4,7 +4,8 @@ use std::io::Read;
 use std::process::ExitCode;
 
 use cavesson_core::bounds::FieldError;
-use cavesson_core::calc::{ALL, Calculator, find, relink};
+use cavesson_core::calc::{ALL, Calculator, relink};
+use cavesson_solver::calculator::{all, find};
 use serde_json::{Map, Value, json};
 
 /// What `calc` is told.
@@ -27,13 +28,13 @@ const BAD_INPUT: u8 = 2;
 /// Lists, describes or runs.
 pub fn run(arguments: &Arguments) -> anyhow::Result<ExitCode> {
     let Some(name) = arguments.name.as_deref().filter(|_| !arguments.list) else {
-        for calculator in ALL {
+        for calculator in all() {
             println!("{:<12} {}", calculator.name, calculator.about);
         }
         return Ok(ExitCode::SUCCESS);
     };
     let Some(calculator) = find(name) else {
-        let names: Vec<&str> = ALL.iter().map(|calculator| calculator.name).collect();
+        let names: Vec<&str> = all().map(|calculator| calculator.name).collect();
         let detail = format!("no calculator \"{name}\"; there are {}", names.join(", "));
         return Ok(refuse(&FieldError::new("", detail)));
     };

@@ -205,6 +205,41 @@ pub const GATE_CHANGES: Bound = bound("gate changes", "", 0.0, 400.0);
 /// Rides in one upload.
 pub const RIDES_AT_ONCE: Bound = bound("rides at once", "rides", 0.0, 200.0);
 
+/// Days of a week that are planned together.
+pub const PLAN_DAYS: Bound = bound("days of a plan", "days", 1.0, 7.0);
+/// People of a plan.
+pub const PLAN_PEOPLE: Bound = bound("people of a plan", "", 0.0, 60.0);
+/// Places, or lots of cattle, of a plan.
+pub const PLAN_PLACES: Bound = bound("entries of a plan", "", 0.0, 40.0);
+/// What stands already in a week.
+pub const PLAN_FIXED: Bound = bound("bookings that stand", "", 0.0, 400.0);
+/// Rides of a plan.
+pub const PLAN_RIDES: Bound = bound("rides of a plan", "rides", 0.0, 800.0);
+/// Minutes from midnight to the start of a ride.
+pub const PLAN_MINUTE: Bound = bound("start, in minutes from midnight", "min", 0.0, 1439.0);
+/// Minutes of a ride in a plan.
+pub const WORK_MINUTES: Bound = bound("minutes of a ride", "min", 5.0, 480.0);
+/// Works of a horse, or stretches of quiet hours.
+pub const PLAN_WORKS: Bound = bound("entries", "", 0.0, 8.0);
+/// Places where a work can be done.
+pub const PLACES_OF_WORK: Bound = bound("places", "", 1.0, 40.0);
+/// How often a work is done in the week at the most.
+pub const WORK_AT_MOST: Bound = bound("times a week", "", 1.0, 12.0);
+/// What a work is worth beyond a ride.
+pub const WORTH: Bound = bound("worth", "points", 0.0, 200.0);
+/// Rides a day of a horse in a plan.
+pub const RIDES_AT_MOST: Bound = bound("rides a day", "rides", 1.0, 2.0);
+/// Days a week that a horse works.
+pub const DAYS_AT_MOST: Bound = bound("days a week", "days", 0.0, 6.0);
+/// How much the rides of a horse count.
+pub const PLAN_PRIORITY: Bound = bound("priority", "", 0.1, 10.0);
+/// What a soft rule counts.
+pub const PLAN_WEIGHT: Bound = bound("weight", "points", 0.0, 1000.0);
+/// How much more the first ride counts.
+pub const MORE: Bound = bound("share more", "", 0.0, 2.0);
+/// What a point of heat counts for the young.
+pub const YOUNG_HEAT: Bound = bound("weight", "points", 0.0, 100.0);
+
 const fn bound(what: &'static str, unit: &'static str, least: f64, most: f64) -> Bound {
     Bound {
         what,

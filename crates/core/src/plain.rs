@@ -30,6 +30,11 @@ pub fn on_weekday(day: Date) -> String {
     day.strftime("%A, %B %-d, %Y").to_string()
 }
 
+/// The day of the week: Monday.
+pub fn weekday(day: Date) -> String {
+    day.strftime("%A").to_string()
+}
+
 /// A time of day, told in minutes from midnight: 1:30 PM, or 13:30.
 pub fn clock_of_minutes(minutes: u16, hours24: bool) -> String {
     let (hour, minute) = (minutes / 60 % 24, minutes % 60);

@@ -3,7 +3,8 @@
 
 use axum::Json;
 use axum::extract::State;
-use cavesson_core::calc::{ALL, Cost, find};
+use cavesson_core::calc::Cost;
+use cavesson_solver::calculator::{all, find};
 use serde::Serialize;
 use serde_json::Value;
 use utoipa::ToSchema;
@@ -43,7 +44,7 @@ struct CalculatorBrief {
     responses((status = 200, description = "Names, schemas", body = [CalculatorBrief]))
 )]
 async fn list() -> Json<Vec<CalculatorBrief>> {
-    let briefs = ALL.iter().map(|calculator| {
+    let briefs = all().map(|calculator| {
         let schemas = (calculator.schema)();
         CalculatorBrief {
             name: calculator.name,

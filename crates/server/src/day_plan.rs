@@ -250,6 +250,7 @@ pub fn as_seen(signed: &Signed, day: Date, stored: &Booking) -> DayBooking {
             .level
             .as_ref()
             .is_some_and(|level| level.skill.0.starts_with("barrel.")),
+        helper: false,
     }
 }
 

@@ -3,10 +3,12 @@
 //! - [`intake`]: does the intake find where a horse stands?
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
 //! - [`speed`]: how fast is it? a large barn from memory
+//! - [`week`](mod@week): how good is the plan of a week, and how soon is it there?
 
 mod intake;
 mod judge;
 mod speed;
+mod week;
 
 use std::path::PathBuf;
 
@@ -27,6 +29,8 @@ enum Bench {
     Judge(judge::Arguments),
     /// A large barn judged from memory; the statistics alone
     Speed(speed::Arguments),
+    /// Weeks planned: time, objective, gap
+    Week(week::Arguments),
 }
 
 /// Runs a bench.
@@ -35,6 +39,7 @@ pub fn run(arguments: Arguments) -> anyhow::Result<()> {
         Bench::Intake(arguments) => intake::run(&arguments),
         Bench::Judge(arguments) => judge::run(&arguments),
         Bench::Speed(arguments) => speed::run(&arguments),
+        Bench::Week(arguments) => week::run(&arguments),
     }
 }
 

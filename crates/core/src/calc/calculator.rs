@@ -145,7 +145,7 @@ pub(super) fn joined_variant(
 
 /// The schema of a type, what it refers to under `$defs`.
 #[cfg(feature = "schema")]
-pub(super) fn json_schema<T: utoipa::ToSchema>() -> Value {
+pub fn json_schema<T: utoipa::ToSchema>() -> Value {
     let mut parts = Vec::new();
     T::schemas(&mut parts);
     let defs: serde_json::Map<String, Value> = parts

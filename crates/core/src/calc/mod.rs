@@ -4,7 +4,7 @@
 //!
 //! - [`share`], [`give_times`], [`evenness`], [`trend`], [`ewma`], [`cusum`]
 //! - [`soft`], [`quit`], [`gate`], [`judge`]
-//! - [`card`], [`intake`], [`day_rules`], [`simulate_horse`]
+//! - [`card`], [`intake`], [`day_rules`], [`week_rules`], [`simulate_horse`]
 //! - [`load`], [`heat`], [`cool_out`]
 
 pub mod calculator;
@@ -25,10 +25,11 @@ pub mod share;
 pub mod simulate_horse;
 pub mod soft;
 pub mod trend;
+pub mod week_rules;
 
 pub use calculator::{Calculator, Cost};
 #[cfg(feature = "schema")]
-pub use calculator::{Schemas, join_variants, relink};
+pub use calculator::{Schemas, join_variants, json_schema, relink};
 
 /// All calculators, in the order they are listed.
 pub const ALL: &[Calculator] = &[
@@ -45,6 +46,7 @@ pub const ALL: &[Calculator] = &[
     card::CALCULATOR,
     intake::CALCULATOR,
     day_rules::CALCULATOR,
+    week_rules::CALCULATOR,
     load::CALCULATOR,
     heat::CALCULATOR,
     cool_out::CALCULATOR,

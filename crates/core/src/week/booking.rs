@@ -138,6 +138,9 @@ pub struct Booking {
     /// Work on a pattern.
     #[serde(default)]
     pub pattern: bool,
+    /// Somebody has to stand by.
+    #[serde(default)]
+    pub helper: bool,
 }
 
 impl Booking {

@@ -33,6 +33,8 @@ pub enum Rule {
     Cleared,
     /// First rides are never alone.
     NeverAlone,
+    /// Where somebody has to stand by, somebody is free.
+    HelperThere,
     /// Pain and care come first.
     CheckFirst,
     /// Who went home rides no more.
@@ -41,6 +43,16 @@ pub enum Rule {
     TooHot,
     /// A day ends at midnight.
     WithinTheDay,
+    /// A horse that is off is not ridden.
+    HorseAway,
+    /// Work is done where it can be done.
+    PlaceFits,
+    /// No more works on cattle than are left.
+    WorksLeft,
+    /// Nothing is done more often than it may be.
+    TooOften,
+    /// Nothing is planned for an hour that has passed.
+    HourPassed,
     /// A horse works once a day, unless its program says twice.
     OnceADay,
     /// A horse has at least one day off a week.
@@ -214,13 +226,21 @@ impl Walk<'_> {
             let text = format!("Have {} looked at before anybody gets on.", horse.name);
             self.say(Rule::CheckFirst, &[booking], text);
         }
-        if horse.first_rides && !self.somebody_else(booking) {
+        let alone = (horse.first_rides || booking.helper) && !self.somebody_else(booking);
+        if alone && horse.first_rides {
             let text = format!(
                 "{} is at the first rides, never alone, and nobody else is here from {}.",
                 horse.name,
                 self.span(booking)
             );
             self.say(Rule::NeverAlone, &[booking], text);
+        } else if alone {
+            let text = format!(
+                "{} needs somebody to stand by, and nobody is free from {}.",
+                horse.name,
+                self.span(booking)
+            );
+            self.say(Rule::HelperThere, &[booking], text);
         }
     }
 

@@ -34,6 +34,7 @@ fn ride(
         minutes,
         cattle: false,
         pattern: false,
+        helper: false,
     }
 }
 

@@ -1,0 +1,34 @@
+//! The plan of a week: who rides which horse, on which day, where, when and for what.
+//!
+//! - [`instance`]: what there is: days, horses, riders, places, cattle, what stands already
+//! - [`work`]: what a horse is ridden for
+//! - [`planned`]: one ride of a plan
+//! - [`days`]: a plan seen day by day, so that the day's own rules can look at it
+//! - [`broken`](mod@broken): what a plan breaks
+//! - [`score`](mod@score): what a plan is worth, term by term
+//! - [`left_out`](mod@left_out): which rides are missing, and why
+//! - [`changes`]: what one plan does otherwise than another
+//! - [`words`]: the same in sentences
+
+pub mod broken;
+pub mod changes;
+pub mod check;
+pub mod days;
+pub mod instance;
+pub mod left_out;
+pub mod planned;
+pub mod score;
+pub mod stretches;
+pub mod words;
+pub mod work;
+
+pub use broken::{BrokenInWeek, broken};
+pub use changes::{PlanChange, changes};
+pub use instance::{
+    FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
+    WeekLot, WeekPlace, WeekRider, Weights,
+};
+pub use left_out::{LeftOutRide, left_out};
+pub use planned::PlannedRide;
+pub use score::{Score, Term, TermKind, score};
+pub use work::{Work, WorkKind};
