@@ -43,6 +43,10 @@ export const router = createBrowserRouter([
           Component: (await import('./attention/AttentionPage')).AttentionPage,
         }),
       },
+      ...['/week', '/week/:day'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('./week/WeekPage')).WeekPage }),
+      })),
       {
         path: '/barn',
         lazy: async () => ({ Component: (await import('./board/BoardPage')).BoardPage }),

@@ -81,6 +81,7 @@ pub async fn lay_out(app: &App, signed: &Signed, day: Date) -> Answer<()> {
             level: Some(planned.level.clone()),
             note: String::new(),
             skipped_because: None,
+            pinned: false,
         };
         let as_change = DayChange::Add {
             booking: as_seen(signed, day, &new),
@@ -183,7 +184,7 @@ async fn people_on(
 }
 
 /// The week of a day, Monday to Sunday.
-fn week_of(day: Date) -> (Date, Date) {
+pub fn week_of(day: Date) -> (Date, Date) {
     let monday = day.saturating_sub((i64::from(day.weekday().to_monday_zero_offset())).days());
     (monday, monday.saturating_add(6.days()))
 }

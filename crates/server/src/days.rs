@@ -231,6 +231,7 @@ async fn add(
         level,
         note: new.note,
         skipped_because: None,
+        pinned: false,
     };
     let change = DayChange::Add {
         booking: as_seen(&signed, day, &stored),

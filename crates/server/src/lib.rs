@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -63,6 +63,7 @@ mod trips;
 mod url;
 pub mod weather;
 pub mod web;
+pub mod weeks;
 pub mod work;
 mod yard;
 
@@ -88,6 +89,8 @@ pub struct App {
     pub known: known::KnownHorses,
     /// Where long work is done.
     pub work: work::Work,
+    /// Plans of weeks that are looked for.
+    pub solves: weeks::solves::Solves,
     /// What time it is.
     pub clock: clock::Clock,
     /// Changes as they happen.
@@ -121,6 +124,7 @@ pub async fn launch(
         ladder: cavesson_core::ladder::Ladder::shipped(),
         known: known::KnownHorses::new(work.judging.clone()),
         work,
+        solves: weeks::solves::Solves::default(),
     };
     let keeper = tokio::spawn(known::keep::keep_each_day(app.clone()));
     let weather = settings.weather_service.clone();

@@ -230,10 +230,12 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "card",
             "intake",
             "day-rules",
+            "week-rules",
             "load",
             "heat",
             "cool-out",
-            "simulate-horse"
+            "simulate-horse",
+            "week"
         ]
     );
     let answer = visitor

@@ -18,6 +18,7 @@ use serde::Serialize;
 
 use crate::milp::Until;
 use crate::options::{Choice, choices};
+use crate::place::Placing;
 use crate::refill::{ByHorse, fill, improve};
 use crate::room::Room;
 use crate::week::{FirstStep, Group, first_step};
@@ -26,6 +27,12 @@ use crate::week::{FirstStep, Group, first_step};
 const FIRST_SHARE: f64 = 0.45;
 /// Share of the time that is left after it for setting the times of what it chose.
 const CHOSEN_SHARE: f64 = 0.25;
+/// Choices up to which all of them are solved at once.
+const EXACT_CHOICES: usize = 800;
+/// Choices that are worth a second of search; a small week is planned sooner.
+const CHOICES_A_SECOND: f64 = 5000.0;
+/// The least time that is taken, where there is as much.
+const LEAST_S: f64 = 0.5;
 /// How often whoever waits is told.
 const TELL_EVERY: Duration = Duration::from_millis(40);
 /// Where the first step stops: this share of the worth from its bound.
@@ -124,11 +131,13 @@ pub fn solve(
         return Err(Unsolvable::Pins(refused));
     }
     let pins = &instance.pins;
+    let all = choices(instance, pins, &|_, _| true);
+    let enough = (all.len() as f64 / CHOICES_A_SECOND).max(LEAST_S);
     let mut search = Search {
         instance,
         began,
-        seconds,
-        all: choices(instance, pins, &|_, _| true),
+        seconds: seconds.min(enough),
+        all,
         bound: f64::INFINITY,
         best: pins.clone(),
         worth: score(instance, pins).total,
@@ -194,6 +203,9 @@ impl Search<'_> {
                 let mut room = Room::new(instance, &instance.pins);
                 if let Some(first) = first {
                     shared.bound_is(offset + first.bound, start);
+                    if choices.len() <= EXACT_CHOICES {
+                        shared.exactly(instance, choices, start);
+                    }
                     let chosen = chosen_by(&first, choices, horses);
                     let mut order: Vec<usize> = (0..horses).collect();
                     order.shuffle(&mut rng);
@@ -311,6 +323,27 @@ impl<'a> Together<'a> {
     fn bound_is(&self, bound: f64, start: f64) {
         *locked(&self.bound) = bound;
         *locked(&self.enough) = bound - start - GOOD_ENOUGH * bound.abs();
+    }
+
+    /// All at once, where that is few: the best there is, and its bound.
+    fn exactly(&self, instance: &'a WeekInstance, choices: &[Choice], start: f64) {
+        let until = Until {
+            seconds: self.left(),
+            gap: 0.0,
+        };
+        let Some((rides, found)) = Placing::new(instance, &instance.pins, choices).solve(until, &[])
+        else {
+            return;
+        };
+        let mut room = Room::new(instance, &instance.pins);
+        for one in choices.iter().filter(|one| rides.contains(&one.ride)) {
+            room.put(*one);
+        }
+        self.offer(&room);
+        let bound = start + room.worth + (found.bound - found.worth).max(0.0);
+        if bound < *locked(&self.bound) {
+            self.bound_is(bound, start);
+        }
     }
 
     fn left(&self) -> f64 {

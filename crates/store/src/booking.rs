@@ -35,6 +35,8 @@ pub struct Booking {
     pub note: String,
     /// Why it was skipped; none while it stands.
     pub skipped_because: Option<String>,
+    /// It stays where it stands when the week is planned anew.
+    pub pinned: bool,
 }
 
 struct Row {
@@ -50,6 +52,7 @@ struct Row {
     rung: Option<String>,
     note: String,
     skipped_because: Option<String>,
+    pinned: bool,
 }
 
 impl TryFrom<Row> for Booking {
@@ -75,6 +78,7 @@ impl TryFrom<Row> for Booking {
                 .map(|(skill, rung)| Level::new(&skill, &rung)),
             note: row.note,
             skipped_because: row.skipped_because,
+            pinned: row.pinned,
         })
     }
 }
@@ -94,7 +98,7 @@ pub async fn on_days(
         Row,
         r#"select booking_id, day as "day: jiff_sqlx::Date", kind, horse_id, person_id, place_id,
                   lower(during) as "from_at!: jiff_sqlx::Timestamp",
-                  upper(during) as "to_at!: jiff_sqlx::Timestamp", skill, rung, note, skipped_because
+                  upper(during) as "to_at!: jiff_sqlx::Timestamp", skill, rung, note, skipped_because, pinned
            from booking where barn_id = $1 and day between $2 and $3
            order by lower(during), booking_id"#,
         barn_id,
@@ -123,7 +127,7 @@ pub async fn find(barn: &mut BarnTransaction, booking_id: Uuid) -> StoreResult<O
         Row,
         r#"select booking_id, day as "day: jiff_sqlx::Date", kind, horse_id, person_id, place_id,
                   lower(during) as "from_at!: jiff_sqlx::Timestamp",
-                  upper(during) as "to_at!: jiff_sqlx::Timestamp", skill, rung, note, skipped_because
+                  upper(during) as "to_at!: jiff_sqlx::Timestamp", skill, rung, note, skipped_because, pinned
            from booking where barn_id = $1 and booking_id = $2"#,
         barn_id,
         booking_id
@@ -148,8 +152,8 @@ pub async fn add(
     let level = booking.level.as_ref();
     sqlx::query!(
         "insert into booking (barn_id, booking_id, day, kind, horse_id, person_id, place_id, place_spot,
-                              during, skill, rung, note, skipped_because, made_by)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, tstzrange($9, $10), $11, $12, $13, $14, $15)",
+                              during, skill, rung, note, skipped_because, made_by, pinned)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, tstzrange($9, $10), $11, $12, $13, $14, $15, $16)",
         barn_id,
         booking.booking_id,
         booking.day.to_sqlx() as _,
@@ -164,7 +168,8 @@ pub async fn add(
         level.map(|level| level.rung.0.as_str()),
         booking.note.trim(),
         booking.skipped_because,
-        made_by
+        made_by,
+        booking.pinned
     )
     .execute(barn.connection())
     .await?;
@@ -190,7 +195,8 @@ pub async fn change(barn: &mut BarnTransaction, bookings: &[Booking]) -> StoreRe
         let spot = spot(barn, booking).await?;
         sqlx::query!(
             "update booking set day = $3, person_id = $4, place_id = $5, place_spot = $6,
-                    during = tstzrange($7, $8), note = $9, skipped_because = $10
+                    during = tstzrange($7, $8), note = $9, skipped_because = $10, pinned = $11,
+                    skill = $12, rung = $13
              where barn_id = $1 and booking_id = $2",
             barn_id,
             booking.booking_id,
@@ -201,7 +207,10 @@ pub async fn change(barn: &mut BarnTransaction, bookings: &[Booking]) -> StoreRe
             booking.from.to_sqlx() as _,
             booking.to.to_sqlx() as _,
             booking.note.trim(),
-            booking.skipped_because
+            booking.skipped_because,
+            booking.pinned,
+            booking.level.as_ref().map(|level| level.skill.0.as_str()),
+            booking.level.as_ref().map(|level| level.rung.0.as_str())
         )
         .execute(barn.connection())
         .await?;

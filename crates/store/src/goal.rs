@@ -1,6 +1,7 @@
 //! What horses are meant for, and by when.
 
 use cavesson_core::horse::{Goal, GoalKind};
+use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
@@ -28,6 +29,31 @@ pub async fn of_horse(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult
             name: row.name,
             day: row.day.to_jiff(),
         })
+        .collect())
+}
+
+/// The nearest goal of each horse that lies between these days.
+///
+/// # Errors
+/// When the query fails.
+pub async fn nearest(
+    barn: &mut BarnTransaction,
+    from: Date,
+    to: Date,
+) -> StoreResult<Vec<(Uuid, Date)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select horse_id, min(day) as "day!: jiff_sqlx::Date" from goal
+           where barn_id = $1 and day between $2 and $3 group by horse_id"#,
+        barn_id,
+        from.to_sqlx() as _,
+        to.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| (row.horse_id, row.day.to_jiff()))
         .collect())
 }
 

@@ -148,6 +148,54 @@ pub async fn quiet_minutes(
     Ok(minutes)
 }
 
+/// The days on which each horse was ridden, from one day to another.
+///
+/// # Errors
+/// When the query fails.
+pub async fn ridden_days(
+    barn: &mut BarnTransaction,
+    from: Date,
+    to: Date,
+) -> StoreResult<Vec<(Uuid, Date)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select distinct horse_id, day as "day: jiff_sqlx::Date" from ride
+           where barn_id = $1 and day between $2 and $3"#,
+        barn_id,
+        from.to_sqlx() as _,
+        to.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| (row.horse_id, row.day.to_jiff()))
+        .collect())
+}
+
+/// How often each person rode each horse since a day: horse, rider, rides.
+///
+/// # Errors
+/// When the query fails.
+pub async fn riders_since(
+    barn: &mut BarnTransaction,
+    from: Date,
+) -> StoreResult<Vec<(Uuid, Uuid, i64)>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select horse_id, rider_id, count(*) as "rides!" from ride
+           where barn_id = $1 and day >= $2 group by horse_id, rider_id"#,
+        barn_id,
+        from.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| (row.horse_id, row.rider_id, row.rides))
+        .collect())
+}
+
 /// The headgear each horse wore last.
 ///
 /// # Errors

@@ -1326,6 +1326,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solves/{solve_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a search is, and what it found. */
+        get: operations["show_solve"];
+        put?: never;
+        post?: never;
+        /** Stop a search: the best plan so far is what it finds. */
+        delete: operations["stop_solve"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/time-zones": {
         parameters: {
             query?: never;
@@ -1405,6 +1423,41 @@ export interface paths {
         /** Read heat by the hour from rows or a calendar. */
         put: operations["put_weather"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A week: what there is, and the plan as it stands. Any day of it names it. */
+        get: operations["show_week"];
+        /** Take a plan: it is put into the days, all of it or nothing. Rides that have begun stay. */
+        put: operations["take_week"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks/{day}/solves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to look for a plan. One that the barn still looks for is stopped. */
+        post: operations["begin_solve"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1633,6 +1686,8 @@ export interface components {
              * @description Minutes from midnight to its start.
              */
             from_min: number;
+            /** @description Somebody has to stand by. */
+            helper?: boolean;
             /**
              * Format: uuid
              * @description The horse.
@@ -1698,6 +1753,16 @@ export interface components {
             rule: components["schemas"]["Rule"];
             /** @description The same in a sentence. */
             text: string;
+        };
+        /** @description A rule that a plan breaks on a day. */
+        BrokenInWeek: {
+            /** @description What is broken. */
+            broken: components["schemas"]["Broken"];
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
         };
         /** @description A calendar that was read. */
         BusyCalendarShown: {
@@ -2217,6 +2282,16 @@ export interface components {
             other_days?: number;
             rig?: components["schemas"]["RigKind"] | null;
         };
+        /** @description What stood in the way on a day. */
+        DayObstacle: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /** @description What. */
+            obstacle: components["schemas"]["WeekObstacle"];
+        };
         /** @description Somebody of the barn on that day. */
         DayPerson: {
             /** @description They went home. */
@@ -2528,6 +2603,16 @@ export interface components {
             rep_id: string;
             /** @description Whether it was soft. */
             soft: boolean;
+        };
+        /** @description Something that stands already. */
+        FixedBooking: {
+            /** @description What is booked. */
+            booking: components["schemas"]["Booking"];
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
         };
         /** @description Rides until the gate passes. */
         Forecast: {
@@ -3457,6 +3542,19 @@ export interface components {
             name: string;
             trait: components["schemas"]["HorseTrait"];
         };
+        /** @description How well somebody knows a horse. */
+        Knows: {
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: double
+             * @description Their share of its rides.
+             */
+            share: number;
+        };
         /** @description A line said for next time. */
         LastNote: {
             /**
@@ -3486,6 +3584,30 @@ export interface components {
             name: string;
             /** @description Why it is not on the card. */
             why: string;
+        };
+        /** @description A horse that gets fewer rides than its program wants. */
+        LeftOutRide: {
+            /** @description What stood in the way on each day it is not ridden. */
+            days: components["schemas"]["DayObstacle"][];
+            /**
+             * Format: int32
+             * @description Rides it gets.
+             */
+            given: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Rides that are wanted.
+             */
+            wanted: number;
+            /** @description The same in sentences. */
+            why: string[];
         };
         /** @description A skill at one of its rungs. */
         Level: {
@@ -4380,6 +4502,57 @@ export interface components {
              */
             opens?: string | null;
         };
+        /** @description A ride that differs between two plans. */
+        PlanChange: {
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            is?: components["schemas"]["PlannedRide"] | null;
+            was?: components["schemas"]["PlannedRide"] | null;
+        };
+        /** @description A plan that was found. */
+        PlanFound: {
+            /**
+             * Format: double
+             * @description No plan is worth more.
+             */
+            bound: number;
+            /** @description What it does otherwise than the plan before. */
+            changes: components["schemas"]["PlanChange"][];
+            /**
+             * Format: double
+             * @description How far the plan may be from the best, as a share.
+             */
+            gap: number;
+            /** @description Every soft rule that was given up, in sentences. */
+            given_up: string[];
+            /** @description What there was. */
+            instance: components["schemas"]["WeekInstance"];
+            /** @description Horses that get fewer rides than wanted, with the reasons. */
+            left_out: components["schemas"]["LeftOutRide"][];
+            /** @description The rides, those that stay among them, earliest first. */
+            plan: components["schemas"]["PlannedRide"][];
+            /** @description What they are worth. */
+            score: components["schemas"]["WeekScore"];
+            /**
+             * Format: double
+             * @description Seconds it took.
+             */
+            seconds: number;
+            /** @description It was stopped. */
+            stopped: boolean;
+        };
+        /** @description A plan that is taken. */
+        PlanTaken: {
+            /** @description Why rides are gone: they are skipped with it, not taken off. */
+            because?: string | null;
+            /** @description Only this day; the others stay as they are. */
+            only_day?: boolean;
+            /** @description Its rides; what is not among them is taken off. */
+            rides: components["schemas"]["RideTaken"][];
+        };
         /** @description A block that has to be on the card. */
         PlannedBlock: {
             /** @description The level. */
@@ -4387,6 +4560,39 @@ export interface components {
             side?: components["schemas"]["Side"] | null;
             /** @description What to do, in the trainer's words. */
             text?: string;
+        };
+        /** @description One ride of a plan. */
+        PlannedRide: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: uuid
+             * @description Who rides.
+             */
+            person_id: string;
+            /**
+             * Format: uuid
+             * @description Where.
+             */
+            place_id: string;
+            /**
+             * Format: int32
+             * @description Which of the horse's works, 0 for the first.
+             */
+            work: number;
         };
         /**
          * @description Where the horse stopped, seen from the cow's eye.
@@ -4468,6 +4674,19 @@ export interface components {
             choices: components["schemas"]["Choice"][];
             /** @description Stable id. */
             id: string;
+        };
+        /** @description Hours at which it is quiet. */
+        QuietHours: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight to their start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to their end.
+             */
+            to_min: number;
         };
         /** @description How the signal was used, and the next first asks. */
         QuitUse: {
@@ -4675,6 +4894,54 @@ export interface components {
             /** Format: uuid */
             ride_id: string;
         };
+        /** @description A ride of a plan that is taken. */
+        RideTaken: {
+            /** @description It stays where it stands when the week is planned anew. */
+            pinned?: boolean;
+            /** @description The ride. */
+            ride: components["schemas"]["PlannedRide"];
+        };
+        /** @description A stretch at which somebody is busy elsewhere. */
+        RiderBusy: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its end.
+             */
+            to_min: number;
+        };
+        /** @description A day somebody works. */
+        RiderDay: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to the start of work.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description The most horses they ride that day.
+             */
+            most_horses: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its end.
+             */
+            to_min: number;
+        };
         /** @description How a rider differs from the barn's usual one. */
         RiderOffset: {
             /**
@@ -4760,7 +5027,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -5195,6 +5462,44 @@ export interface components {
              */
             stand_walk_s: number;
         };
+        /** @description A plan to be looked for. */
+        SolveAsked: {
+            /** @description Whether it may be planned all anew, but for what is pinned. */
+            anew?: boolean;
+            /**
+             * Format: double
+             * @description Degrees Fahrenheit that it is hotter than was forecast.
+             */
+            hotter_f?: number;
+            /** @description Only this day is planned anew; the others stay. */
+            only_day?: boolean;
+            /** @description The plan as it was changed by hand; left out, as it stands. */
+            plan?: components["schemas"]["RideTaken"][] | null;
+            /**
+             * Format: double
+             * @description Seconds it may take.
+             */
+            seconds?: number;
+            /** @description Horses that are not ridden: lame, away. */
+            without_horses?: string[];
+            /** @description People who went home. */
+            without_people?: string[];
+        };
+        /** @description A search that was begun. */
+        SolveBegun: {
+            /**
+             * Format: uuid
+             * @description By which it is asked for and stopped.
+             */
+            solve_id: string;
+        };
+        /** @description How far a search is. */
+        SolveShown: {
+            found?: components["schemas"]["PlanFound"] | null;
+            progress?: components["schemas"]["WeekSolveProgress"] | null;
+            /** @description Why there is none: what is pinned or stands breaks rules that are never broken. */
+            refused: string[];
+        };
         /**
          * @description Where a level stands.
          * @enum {string}
@@ -5265,6 +5570,16 @@ export interface components {
              * @description Reps on the right, where sides are asked each on its own.
              */
             right_reps: number;
+        };
+        /** @description A ride that stands, as a ride of the plan. */
+        StoodShown: {
+            /** @description It has begun: nothing is changed about it. */
+            begun: boolean;
+            /** Format: uuid */
+            booking_id: string;
+            /** @description It stays where it stands when the week is planned anew. */
+            pinned: boolean;
+            ride: components["schemas"]["PlannedRide"];
         };
         /** @description One stop. */
         Stop: {
@@ -5602,6 +5917,89 @@ export interface components {
              */
             to: string;
         };
+        /** @description A day of the week. */
+        WeekDay: {
+            /**
+             * Format: date
+             * @description Which.
+             */
+            date: string;
+            /** @description How hot it will be, where that is known. */
+            heat?: components["schemas"]["HeatHour"][];
+            /**
+             * Format: int32
+             * @description Nothing is planned before this minute: it has passed.
+             */
+            not_before_min?: number;
+            /** @description Hours at which it is quiet in the barn; none: any hour is. */
+            quiet?: components["schemas"]["QuietHours"][];
+        };
+        /** @description A horse. */
+        WeekHorse: {
+            /** @description Nobody gets on until it was looked at. */
+            check_first?: boolean;
+            /** @description Days known to be off for it, 0 for the first of the week. */
+            days_off?: number[];
+            /** @description It is at its first rides: never alone. */
+            first_rides?: boolean;
+            /** @description It worked hard on the day before the first. */
+            hard_before?: boolean;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            horse_id: string;
+            /** @description Hot or green: better at quiet times. */
+            hot_or_green?: boolean;
+            /**
+             * Format: int32
+             * @description Days it may still work: of the week one is off.
+             */
+            most_days: number;
+            /**
+             * Format: int32
+             * @description Rides a day at the most.
+             */
+            most_rides_a_day: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: double
+             * @description How much its rides count, 1 for as usual; more where a date comes near.
+             */
+            priority: number;
+            rig?: components["schemas"]["RigKind"] | null;
+            /**
+             * Format: int32
+             * @description Rides wanted in these days.
+             */
+            wanted: number;
+            /** @description What it can be ridden for. */
+            works: components["schemas"]["WeekWork"][];
+            /** @description Young: early, before the heat. */
+            young?: boolean;
+        };
+        /** @description All there is for a week. */
+        WeekInstance: {
+            /** @description The plan there was: as little of it as can be is moved. */
+            before?: components["schemas"]["PlannedRide"][];
+            /** @description The lots of cattle. */
+            cattle?: components["schemas"]["WeekLot"][];
+            /** @description The days that are planned, in order. */
+            days: components["schemas"]["WeekDay"][];
+            /** @description What stands already and is not moved: farrier, vet, lessons, dragging. */
+            fixed?: components["schemas"]["FixedBooking"][];
+            /** @description The horses. */
+            horses: components["schemas"]["WeekHorse"][];
+            /** @description Rides that stay as they are. */
+            pins?: components["schemas"]["PlannedRide"][];
+            /** @description The places. */
+            places: components["schemas"]["WeekPlace"][];
+            /** @description The people: who rides, and who stands by. */
+            riders: components["schemas"]["WeekRider"][];
+            /** @description What counts how much. */
+            weights?: components["schemas"]["WeekWeights"];
+        };
         /** @description A week of load. */
         WeekLoad: {
             /**
@@ -5619,6 +6017,274 @@ export interface components {
              * @description Load times monotony; null with it.
              */
             strain?: number | null;
+        };
+        /** @description A lot of cattle: it turns sour when it is worked too much. */
+        WeekLot: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            lot_id: string;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Works a day at the most; null for no such limit.
+             */
+            works_a_day?: number | null;
+            /**
+             * Format: int32
+             * @description Works left in these days.
+             */
+            works_left: number;
+        };
+        /**
+         * @description What stands in the way; the later ones come up only when the earlier ones do not.
+         * @enum {string}
+         */
+        WeekObstacle: "check_first" | "no_work" | "horse_off" | "ridden_that_day" | "day_off" | "too_often" | "works_left" | "works_left_that_day" | "hard_days" | "nobody_cleared" | "most_horses" | "too_hot" | "no_time" | "no_place" | "nobody_by" | "not_worth";
+        /** @description A place. */
+        WeekPlace: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight at which it closes.
+             */
+            closes_min?: number | null;
+            /**
+             * Format: int32
+             * @description Horses at once.
+             */
+            horses_at_once: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Minutes from midnight at which it opens; null: it is always open.
+             */
+            opens_min?: number | null;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            place_id: string;
+        };
+        /** @description Somebody of the barn in that week. */
+        WeekRider: {
+            /** @description When they are busy elsewhere. */
+            busy?: components["schemas"]["RiderBusy"][];
+            /** @description What they are cleared for. */
+            clearance: components["schemas"]["Clearance"];
+            /** @description The days they work. */
+            days: components["schemas"]["RiderDay"][];
+            /**
+             * Format: int32
+             * @description Home in time: rides end by then, if they can.
+             */
+            home_by_min?: number | null;
+            /** @description The horses they know. */
+            knows?: components["schemas"]["Knows"][];
+            /** @description What people call them. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            person_id: string;
+            /** @description What they are to the barn. */
+            role: components["schemas"]["Role"];
+        };
+        /** @description Output of `week-rules`. */
+        WeekRulesOutput: {
+            /** @description What the plan breaks. */
+            broken: components["schemas"]["BrokenInWeek"][];
+            /** @description What it does otherwise than the other. */
+            changes: components["schemas"]["PlanChange"][];
+            /** @description Every soft rule that is given up, in sentences. */
+            given_up: string[];
+            /** @description Horses that get fewer rides than wanted, with the reasons. */
+            left_out: components["schemas"]["LeftOutRide"][];
+            /** @description What it breaks that the other does not. */
+            newly_broken: components["schemas"]["BrokenInWeek"][];
+            other_score?: components["schemas"]["WeekScore"] | null;
+            /** @description What it is worth. */
+            score: components["schemas"]["WeekScore"];
+        };
+        /** @description What a plan is worth. */
+        WeekScore: {
+            /** @description Term by term. */
+            terms: components["schemas"]["WeekTerm"][];
+            /**
+             * Format: double
+             * @description All terms together.
+             */
+            total: number;
+        };
+        /** @description A week. */
+        WeekShown: {
+            /** @description What there is; its days are those that have not passed. */
+            instance: components["schemas"]["WeekInstance"];
+            /** @description The rides of the week before, put into this one. */
+            last_week: components["schemas"]["PlannedRide"][];
+            /**
+             * Format: date
+             * @description Its Monday.
+             */
+            monday: string;
+            /** @description What the plan as it stands breaks, is worth and leaves out. */
+            rules: components["schemas"]["WeekRulesOutput"];
+            /** @description The rides that stand. */
+            stood: components["schemas"]["StoodShown"][];
+        };
+        /** @description How far a search has come. */
+        WeekSolveProgress: {
+            /**
+             * Format: double
+             * @description No plan is worth more; null before that is known.
+             */
+            bound?: number | null;
+            /**
+             * Format: double
+             * @description What the best plan so far is worth; null before there is one.
+             */
+            objective?: number | null;
+            /**
+             * Format: double
+             * @description Seconds since it began.
+             */
+            seconds: number;
+            /** @description Where it is. */
+            stage: components["schemas"]["WeekSolveStage"];
+        };
+        /**
+         * @description Where a search is.
+         * @enum {string}
+         */
+        WeekSolveStage: "days" | "times" | "better";
+        /** @description A part of what a plan is worth. */
+        WeekTerm: {
+            /**
+             * Format: int32
+             * @description How often something was given up.
+             */
+            given_up: number;
+            /** @description Which. */
+            kind: components["schemas"]["WeekTermKind"];
+            /**
+             * Format: double
+             * @description Points; below zero where something is given up.
+             */
+            points: number;
+        };
+        /**
+         * @description A part of what a plan is worth.
+         * @enum {string}
+         */
+        WeekTermKind: "rides" | "gate_soon" | "worth" | "herd" | "barrels" | "knows" | "quiet" | "young_heat" | "home" | "spread" | "change";
+        /**
+         * @description What each soft rule counts, in points; a ride as usual is worth `ride`. Product
+         *     defaults, common practice, no source.
+         */
+        WeekWeights: {
+            /**
+             * Format: double
+             * @description Each time barrels are set.
+             * @default 15
+             */
+            barrels: number;
+            /**
+             * Format: double
+             * @description A ride of the plan before that is moved to another day or goes.
+             * @default 12
+             */
+            change: number;
+            /**
+             * Format: double
+             * @description How much more the first wanted ride of a horse counts than its last, as a share.
+             * @default 0.3
+             */
+            first_rides_more: number;
+            /**
+             * Format: double
+             * @description A ride for a gate that has nearly passed, on the first day; falling to nothing.
+             * @default 12
+             */
+            gate_soon: number;
+            /**
+             * Format: double
+             * @description Each time the herd is gathered.
+             * @default 25
+             */
+            herd: number;
+            /**
+             * Format: double
+             * @description Each quarter of an hour that somebody comes home late.
+             * @default 3
+             */
+            home: number;
+            /**
+             * Format: double
+             * @description A ride by the rider who always rides the horse.
+             * @default 20
+             */
+            knows: number;
+            /**
+             * Format: double
+             * @description A hot or green horse ridden when it is not quiet.
+             * @default 15
+             */
+            quiet: number;
+            /**
+             * Format: double
+             * @description A ride that is wanted, times the horse's priority.
+             * @default 100
+             */
+            ride: number;
+            /**
+             * Format: double
+             * @description Two days running without a ride, or with one, where the week asks for the other.
+             * @default 8
+             */
+            spread: number;
+            /**
+             * Format: double
+             * @description A young horse, for each point of the heat index above 130.
+             * @default 0.8
+             */
+            young_heat: number;
+        };
+        /** @description Something a horse can be ridden for in the week. */
+        WeekWork: {
+            /**
+             * Format: int32
+             * @description How often in the week at the most.
+             */
+            at_most: number;
+            /** @description Its gate has nearly passed: the sooner it is ridden, the better. */
+            gate_soon?: boolean;
+            /** @description Somebody on the ground has to be there for it. */
+            helper?: boolean;
+            /** @description What kind. */
+            kind: components["schemas"]["WorkKind"];
+            level?: components["schemas"]["Level"] | null;
+            /**
+             * Format: uuid
+             * @description The lot, for work on cattle.
+             */
+            lot_id?: string | null;
+            /**
+             * Format: int32
+             * @description Minutes the rider and the place are taken, in steps of five.
+             */
+            minutes: number;
+            /** @description The same in words. */
+            name?: string;
+            /** @description Where it can be done; never empty. */
+            place_ids: string[];
+            /**
+             * Format: double
+             * @description What it is worth beyond a ride as usual, each time.
+             */
+            worth?: number;
         };
         /**
          * @description Where the weight was.
@@ -5692,6 +6358,11 @@ export interface components {
              */
             weekday: number;
         };
+        /**
+         * @description A kind of work.
+         * @enum {string}
+         */
+        WorkKind: "ride" | "cattle" | "pattern" | "outing";
         /**
          * @description The part of the horse a skill speaks of, for the soft map.
          * @enum {string}
@@ -13272,6 +13943,138 @@ export interface operations {
             };
         };
     };
+    show_solve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                solve_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How far it is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveShown"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stop_solve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                solve_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It ends soon */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_time_zones: {
         parameters: {
             query?: never;
@@ -13528,6 +14331,312 @@ export interface operations {
                 };
             };
             /** @description What does not fit, by line */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The week */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeekShown"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It has passed */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanTaken"];
+            };
+        };
+        responses: {
+            /** @description Taken */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The week has passed */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A rule refuses it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_solve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SolveAsked"];
+            };
+        };
+        responses: {
+            /** @description Looked for */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveBegun"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The week has passed */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
             422: {
                 headers: {
                     [name: string]: unknown;

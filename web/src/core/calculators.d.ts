@@ -293,6 +293,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/week-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a plan of a week breaks, is worth and leaves out, and how it differs from another. */
+        post: operations["week-rules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -388,6 +405,8 @@ export interface components {
              * @description Minutes from midnight to its start.
              */
             from_min: number;
+            /** @description Somebody has to stand by. */
+            helper?: boolean;
             /**
              * Format: uuid
              * @description The horse.
@@ -428,6 +447,16 @@ export interface components {
             rule: components["schemas"]["Rule"];
             /** @description The same in a sentence. */
             text: string;
+        };
+        /** @description A rule that a plan breaks on a day. */
+        BrokenInWeek: {
+            /** @description What is broken. */
+            broken: components["schemas"]["Broken"];
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
         };
         /** @description A stretch of a day at which somebody is busy elsewhere. */
         BusyTime: {
@@ -847,6 +876,16 @@ export interface components {
              */
             ratio?: number | null;
         };
+        /** @description What stood in the way on a day. */
+        DayObstacle: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /** @description What. */
+            obstacle: components["schemas"]["WeekObstacle"];
+        };
         /** @description Somebody of the barn on that day. */
         DayPerson: {
             /** @description They went home. */
@@ -1075,6 +1114,16 @@ export interface components {
             rep_id: string;
             /** @description Whether it was soft. */
             soft: boolean;
+        };
+        /** @description Something that stands already. */
+        FixedBooking: {
+            /** @description What is booked. */
+            booking: components["schemas"]["Booking"];
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
         };
         /** @description A hole, with what points to it. */
         FoundHole: {
@@ -1626,6 +1675,19 @@ export interface components {
             /** @description Levels it showed. */
             shown: components["schemas"]["ShownAtIntake"][];
         };
+        /** @description How well somebody knows a horse. */
+        Knows: {
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: double
+             * @description Their share of its rides.
+             */
+            share: number;
+        };
         /** @description A level that is not on the card, and why. */
         LeftOut: {
             /** @description The level. */
@@ -1634,6 +1696,30 @@ export interface components {
             name: string;
             /** @description Why it is not on the card. */
             why: string;
+        };
+        /** @description A horse that gets fewer rides than its program wants. */
+        LeftOutRide: {
+            /** @description What stood in the way on each day it is not ridden. */
+            days: components["schemas"]["DayObstacle"][];
+            /**
+             * Format: int32
+             * @description Rides it gets.
+             */
+            given: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Rides that are wanted.
+             */
+            wanted: number;
+            /** @description The same in sentences. */
+            why: string[];
         };
         /** @description A skill at one of its rungs. */
         Level: {
@@ -1971,6 +2057,16 @@ export interface components {
          * @enum {string}
          */
         Part: "check_over" | "brake" | "cold" | "loosen" | "review" | "work" | "breather" | "set_up" | "use" | "finish" | "walk_out";
+        /** @description A ride that differs between two plans. */
+        PlanChange: {
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            is?: components["schemas"]["PlannedRide"] | null;
+            was?: components["schemas"]["PlannedRide"] | null;
+        };
         /** @description A block that has to be on the card. */
         PlannedBlock: {
             /** @description The level. */
@@ -1978,6 +2074,39 @@ export interface components {
             side?: components["schemas"]["Side"] | null;
             /** @description What to do, in the trainer's words. */
             text?: string;
+        };
+        /** @description One ride of a plan. */
+        PlannedRide: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: uuid
+             * @description Who rides.
+             */
+            person_id: string;
+            /**
+             * Format: uuid
+             * @description Where.
+             */
+            place_id: string;
+            /**
+             * Format: int32
+             * @description Which of the horse's works, 0 for the first.
+             */
+            work: number;
         };
         /**
          * @description Where the horse stopped, seen from the cow's eye.
@@ -2001,6 +2130,19 @@ export interface components {
              * @default {}
              */
             schools: components["schemas"]["Schools"];
+        };
+        /** @description Hours at which it is quiet. */
+        QuietHours: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight to their start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to their end.
+             */
+            to_min: number;
         };
         /**
          * @description Why this is a good place to quit.
@@ -2101,6 +2243,47 @@ export interface components {
          * @enum {string}
          */
         RideMark: "bad_ground" | "wind" | "in_season" | "new_place" | "another_rider" | "new_rig" | "trouble";
+        /** @description A stretch at which somebody is busy elsewhere. */
+        RiderBusy: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its start.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its end.
+             */
+            to_min: number;
+        };
+        /** @description A day somebody works. */
+        RiderDay: {
+            /**
+             * Format: int32
+             * @description The day, 0 for the first of the week.
+             */
+            day: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to the start of work.
+             */
+            from_min: number;
+            /**
+             * Format: int32
+             * @description The most horses they ride that day.
+             */
+            most_horses: number;
+            /**
+             * Format: int32
+             * @description Minutes from midnight to its end.
+             */
+            to_min: number;
+        };
         /** @description How a rider differs from the barn's usual one. */
         RiderOffset: {
             /**
@@ -2157,7 +2340,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -2755,6 +2938,300 @@ export interface components {
          * @enum {string}
          */
         Verdict: "check_first" | "ease_back" | "advance" | "confirm" | "stay" | "refresh";
+        /** @description A day of the week. */
+        WeekDay: {
+            /**
+             * Format: date
+             * @description Which.
+             */
+            date: string;
+            /** @description How hot it will be, where that is known. */
+            heat?: components["schemas"]["HeatHour"][];
+            /**
+             * Format: int32
+             * @description Nothing is planned before this minute: it has passed.
+             */
+            not_before_min?: number;
+            /** @description Hours at which it is quiet in the barn; none: any hour is. */
+            quiet?: components["schemas"]["QuietHours"][];
+        };
+        /** @description A horse. */
+        WeekHorse: {
+            /** @description Nobody gets on until it was looked at. */
+            check_first?: boolean;
+            /** @description Days known to be off for it, 0 for the first of the week. */
+            days_off?: number[];
+            /** @description It is at its first rides: never alone. */
+            first_rides?: boolean;
+            /** @description It worked hard on the day before the first. */
+            hard_before?: boolean;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            horse_id: string;
+            /** @description Hot or green: better at quiet times. */
+            hot_or_green?: boolean;
+            /**
+             * Format: int32
+             * @description Days it may still work: of the week one is off.
+             */
+            most_days: number;
+            /**
+             * Format: int32
+             * @description Rides a day at the most.
+             */
+            most_rides_a_day: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: double
+             * @description How much its rides count, 1 for as usual; more where a date comes near.
+             */
+            priority: number;
+            rig?: components["schemas"]["RigKind"] | null;
+            /**
+             * Format: int32
+             * @description Rides wanted in these days.
+             */
+            wanted: number;
+            /** @description What it can be ridden for. */
+            works: components["schemas"]["WeekWork"][];
+            /** @description Young: early, before the heat. */
+            young?: boolean;
+        };
+        /** @description All there is for a week. */
+        WeekInstance: {
+            /** @description The plan there was: as little of it as can be is moved. */
+            before?: components["schemas"]["PlannedRide"][];
+            /** @description The lots of cattle. */
+            cattle?: components["schemas"]["WeekLot"][];
+            /** @description The days that are planned, in order. */
+            days: components["schemas"]["WeekDay"][];
+            /** @description What stands already and is not moved: farrier, vet, lessons, dragging. */
+            fixed?: components["schemas"]["FixedBooking"][];
+            /** @description The horses. */
+            horses: components["schemas"]["WeekHorse"][];
+            /** @description Rides that stay as they are. */
+            pins?: components["schemas"]["PlannedRide"][];
+            /** @description The places. */
+            places: components["schemas"]["WeekPlace"][];
+            /** @description The people: who rides, and who stands by. */
+            riders: components["schemas"]["WeekRider"][];
+            /** @description What counts how much. */
+            weights?: components["schemas"]["WeekWeights"];
+        };
+        /** @description A lot of cattle: it turns sour when it is worked too much. */
+        WeekLot: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            lot_id: string;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Works a day at the most; null for no such limit.
+             */
+            works_a_day?: number | null;
+            /**
+             * Format: int32
+             * @description Works left in these days.
+             */
+            works_left: number;
+        };
+        /**
+         * @description What stands in the way; the later ones come up only when the earlier ones do not.
+         * @enum {string}
+         */
+        WeekObstacle: "check_first" | "no_work" | "horse_off" | "ridden_that_day" | "day_off" | "too_often" | "works_left" | "works_left_that_day" | "hard_days" | "nobody_cleared" | "most_horses" | "too_hot" | "no_time" | "no_place" | "nobody_by" | "not_worth";
+        /** @description A place. */
+        WeekPlace: {
+            /**
+             * Format: int32
+             * @description Minutes from midnight at which it closes.
+             */
+            closes_min?: number | null;
+            /**
+             * Format: int32
+             * @description Horses at once.
+             */
+            horses_at_once: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Minutes from midnight at which it opens; null: it is always open.
+             */
+            opens_min?: number | null;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            place_id: string;
+        };
+        /** @description Somebody of the barn in that week. */
+        WeekRider: {
+            /** @description When they are busy elsewhere. */
+            busy?: components["schemas"]["RiderBusy"][];
+            /** @description What they are cleared for. */
+            clearance: components["schemas"]["Clearance"];
+            /** @description The days they work. */
+            days: components["schemas"]["RiderDay"][];
+            /**
+             * Format: int32
+             * @description Home in time: rides end by then, if they can.
+             */
+            home_by_min?: number | null;
+            /** @description The horses they know. */
+            knows?: components["schemas"]["Knows"][];
+            /** @description What people call them. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            person_id: string;
+            /** @description What they are to the barn. */
+            role: components["schemas"]["Role"];
+        };
+        /** @description What a plan is worth. */
+        WeekScore: {
+            /** @description Term by term. */
+            terms: components["schemas"]["WeekTerm"][];
+            /**
+             * Format: double
+             * @description All terms together.
+             */
+            total: number;
+        };
+        /** @description A part of what a plan is worth. */
+        WeekTerm: {
+            /**
+             * Format: int32
+             * @description How often something was given up.
+             */
+            given_up: number;
+            /** @description Which. */
+            kind: components["schemas"]["WeekTermKind"];
+            /**
+             * Format: double
+             * @description Points; below zero where something is given up.
+             */
+            points: number;
+        };
+        /**
+         * @description A part of what a plan is worth.
+         * @enum {string}
+         */
+        WeekTermKind: "rides" | "gate_soon" | "worth" | "herd" | "barrels" | "knows" | "quiet" | "young_heat" | "home" | "spread" | "change";
+        /**
+         * @description What each soft rule counts, in points; a ride as usual is worth `ride`. Product
+         *     defaults, common practice, no source.
+         */
+        WeekWeights: {
+            /**
+             * Format: double
+             * @description Each time barrels are set.
+             * @default 15
+             */
+            barrels: number;
+            /**
+             * Format: double
+             * @description A ride of the plan before that is moved to another day or goes.
+             * @default 12
+             */
+            change: number;
+            /**
+             * Format: double
+             * @description How much more the first wanted ride of a horse counts than its last, as a share.
+             * @default 0.3
+             */
+            first_rides_more: number;
+            /**
+             * Format: double
+             * @description A ride for a gate that has nearly passed, on the first day; falling to nothing.
+             * @default 12
+             */
+            gate_soon: number;
+            /**
+             * Format: double
+             * @description Each time the herd is gathered.
+             * @default 25
+             */
+            herd: number;
+            /**
+             * Format: double
+             * @description Each quarter of an hour that somebody comes home late.
+             * @default 3
+             */
+            home: number;
+            /**
+             * Format: double
+             * @description A ride by the rider who always rides the horse.
+             * @default 20
+             */
+            knows: number;
+            /**
+             * Format: double
+             * @description A hot or green horse ridden when it is not quiet.
+             * @default 15
+             */
+            quiet: number;
+            /**
+             * Format: double
+             * @description A ride that is wanted, times the horse's priority.
+             * @default 100
+             */
+            ride: number;
+            /**
+             * Format: double
+             * @description Two days running without a ride, or with one, where the week asks for the other.
+             * @default 8
+             */
+            spread: number;
+            /**
+             * Format: double
+             * @description A young horse, for each point of the heat index above 130.
+             * @default 0.8
+             */
+            young_heat: number;
+        };
+        /** @description Something a horse can be ridden for in the week. */
+        WeekWork: {
+            /**
+             * Format: int32
+             * @description How often in the week at the most.
+             */
+            at_most: number;
+            /** @description Its gate has nearly passed: the sooner it is ridden, the better. */
+            gate_soon?: boolean;
+            /** @description Somebody on the ground has to be there for it. */
+            helper?: boolean;
+            /** @description What kind. */
+            kind: components["schemas"]["WorkKind"];
+            level?: components["schemas"]["Level"] | null;
+            /**
+             * Format: uuid
+             * @description The lot, for work on cattle.
+             */
+            lot_id?: string | null;
+            /**
+             * Format: int32
+             * @description Minutes the rider and the place are taken, in steps of five.
+             */
+            minutes: number;
+            /** @description The same in words. */
+            name?: string;
+            /** @description Where it can be done; never empty. */
+            place_ids: string[];
+            /**
+             * Format: double
+             * @description What it is worth beyond a ride as usual, each time.
+             */
+            worth?: number;
+        };
         /**
          * @description Where the weight was.
          * @enum {string}
@@ -2807,6 +3284,11 @@ export interface components {
              */
             weekday: number;
         };
+        /**
+         * @description A kind of work.
+         * @enum {string}
+         */
+        WorkKind: "ride" | "cattle" | "pattern" | "outing";
     };
     responses: never;
     parameters: never;
@@ -3633,6 +4115,53 @@ export interface operations {
                          * @description Kendall's tau-b; null when nothing varies.
                          */
                         tau?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    "week-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Times in words by a clock of 24 hours. */
+                    hours24?: boolean;
+                    /** @description What there is. */
+                    instance: components["schemas"]["WeekInstance"];
+                    /** @description Another plan, to hold it against: one that is to be changed, or an older one. */
+                    other?: components["schemas"]["PlannedRide"][] | null;
+                    /** @description The plan. */
+                    plan: components["schemas"]["PlannedRide"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description What the plan breaks. */
+                        broken: components["schemas"]["BrokenInWeek"][];
+                        /** @description What it does otherwise than the other. */
+                        changes: components["schemas"]["PlanChange"][];
+                        /** @description Every soft rule that is given up, in sentences. */
+                        given_up: string[];
+                        /** @description Horses that get fewer rides than wanted, with the reasons. */
+                        left_out: components["schemas"]["LeftOutRide"][];
+                        /** @description What it breaks that the other does not. */
+                        newly_broken: components["schemas"]["BrokenInWeek"][];
+                        other_score?: components["schemas"]["WeekScore"] | null;
+                        /** @description What it is worth. */
+                        score: components["schemas"]["WeekScore"];
                     };
                 };
             };

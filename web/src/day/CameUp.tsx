@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { FormSelect } from '../form/FormSelect';
 import { clock } from '../words/days';
 import { count } from '../words/plain';
+import { DayAnew } from './DayAnew';
 import { HitBooking } from './HitBooking';
 import { LameHorse } from './LameHorse';
 import type { BookingShown, DayShown } from './queries';
@@ -103,6 +104,19 @@ export function CameUp({ shown, fromMin, onClose }: Props) {
               because={because}
             />
           ))}
+        {asked && (
+          <DayAnew
+            key={`${what} ${asked}`}
+            day={shown.day}
+            without={{
+              without_horses: what === 'lame' ? [horse] : [],
+              without_people: what === 'goes_home' ? [person] : [],
+              too_hot_from_min: what === 'hot' ? Number(hour) * 60 : null,
+            }}
+            because={because}
+            onDone={onClose}
+          />
+        )}
         <Box sx={{ display: 'flex', mt: 2 }}>
           <Button onClick={onClose} sx={{ minHeight: 56, ml: 'auto' }}>
             Done

@@ -3,6 +3,7 @@ import { Link, useLocation } from 'react-router';
 
 const pages: [string, string][] = [
   ['/', 'Today'],
+  ['/week', 'Week'],
   ['/barn', 'Barn'],
   ['/ladder', 'Ladder'],
   ['/yard', 'Yard'],

@@ -70,6 +70,15 @@ pub struct HeatHour {
 }
 
 impl HeatHour {
+    /// An hour in which it is too hot to ride, by somebody's word and not by a forecast.
+    pub fn too_hot(from_min: u16) -> HeatHour {
+        HeatHour {
+            from_min,
+            temperature_f: 110.0,
+            humidity_pct: 71.0,
+        }
+    }
+
     /// Temperature plus humidity.
     pub fn index(&self) -> f64 {
         index(self.temperature_f, self.humidity_pct)

@@ -15,8 +15,19 @@ const UNDER_WAY_DAYS: i64 = 21;
 /// is being worked on; then what has just opened; then what went rusty. Of equals
 /// the one asked last, then the higher one. None for a horse that has nothing open.
 pub fn next_level(ladder: &Ladder, standings: &[Standing], on: Date) -> Option<usize> {
+    next_level_of(ladder, standings, on, |_| true)
+}
+
+/// The same among some levels only: work on cattle, a pattern.
+pub fn next_level_of(
+    ladder: &Ladder,
+    standings: &[Standing],
+    on: Date,
+    among: impl Fn(usize) -> bool,
+) -> Option<usize> {
     standings
         .iter()
+        .filter(|standing| among(standing.index))
         .filter_map(|standing| Some((urgency(ladder, standings, standing, on)?, standing)))
         .min_by(|(a, one), (b, other)| {
             a.cmp(b)

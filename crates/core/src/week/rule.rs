@@ -81,6 +81,7 @@ impl Rule {
                 | Rule::Busy
                 | Rule::MostHorses
                 | Rule::ShortAndSlow
+                | Rule::HourPassed
         )
     }
 }

@@ -324,7 +324,7 @@ impl Default for Weights {
             young_heat: 0.8,
             home: 3.0,
             spread: 8.0,
-            change: 12.0,
+            change: 30.0,
         }
     }
 }

@@ -15,11 +15,13 @@ use crate::heat::HeatBand;
 const WARM: f64 = 130.0;
 /// Share of a change that another rider is.
 const OTHER_RIDER: f64 = 0.5;
-/// Share of a change that another place is, or other work.
-const OTHER_PLACE: f64 = 0.1;
+/// Share of a change that another place is.
+const OTHER_PLACE: f64 = 0.2;
+/// Share of a change that other work is.
+const OTHER_WORK: f64 = 0.5;
 /// Share of a change for each step of the grid it begins earlier or later, and at most.
-const EACH_STEP: f64 = 0.05;
-const MOST_STEPS: f64 = 0.3;
+const EACH_STEP: f64 = 0.1;
+const MOST_STEPS: f64 = 0.5;
 /// Quarters of an hour.
 const QUARTER_MIN: u16 = 15;
 
@@ -146,9 +148,9 @@ pub fn kept(instance: &WeekInstance, ride: &PlannedRide) -> f64 {
         let steps = f64::from(old.from_min.abs_diff(ride.from_min)) / f64::from(QUARTER_MIN);
         let lost = OTHER_RIDER * f64::from(u8::from(old.person_id != ride.person_id))
             + OTHER_PLACE * f64::from(u8::from(old.place_id != ride.place_id))
-            + OTHER_PLACE * f64::from(u8::from(old.work != ride.work))
+            + OTHER_WORK * f64::from(u8::from(old.work != ride.work))
             + (EACH_STEP * steps).min(MOST_STEPS);
-        instance.weights.change * (1.0 - lost)
+        instance.weights.change * (1.0 - lost).max(0.0)
     });
     kept.fold(0.0, f64::max)
 }

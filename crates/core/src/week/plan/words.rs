@@ -51,7 +51,7 @@ fn sentence(instance: &WeekInstance, horse: &WeekHorse, obstacle: Obstacle, on: 
         Obstacle::NoPlace => format!("On {days} the places that fit are full or closed."),
         Obstacle::NobodyBy => format!("Nobody is free to stand by on {days}."),
         Obstacle::NotWorth => {
-            format!("It would fit on {days}, but costs more than it brings.")
+            format!("There is room on {days}, if softer rules give way.")
         }
     }
 }

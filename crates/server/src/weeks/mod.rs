@@ -1,0 +1,17 @@
+//! The week: what there is, the plan as it stands, a plan that is looked for, and the plan
+//! that is taken.
+//!
+//! - [`asked`]: the week as the planner sees it
+//! - [`works`]: what each horse can be ridden for
+//! - [`stood`]: rides that stand as rides of a plan
+//! - [`solves`]: plans that are looked for, with progress and stop
+//! - [`kept`]: a plan put into the days
+
+pub mod asked;
+mod kept;
+mod routes;
+pub mod solves;
+mod stood;
+mod works;
+
+pub use routes::routes;

@@ -1,0 +1,171 @@
+import {
+  DndContext,
+  PointerSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragMoveEvent,
+} from '@dnd-kit/core';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useState, type KeyboardEvent } from 'react';
+import { BrokenList } from '../day/BrokenList';
+import { longDay } from '../words/days';
+import { said, moved, replaced, ridesOf, type Draft } from './draft';
+import { HorseRope } from './HorseRope';
+import type { Instance, PlannedRide, Rules } from './queries';
+import { useWeekRules } from './useWeekRules';
+
+interface Props {
+  instance: Instance;
+  draft: Draft;
+  stands: PlannedRide[];
+  begun: PlannedRide[];
+  rules: Rules | undefined;
+  arranges: boolean;
+  onChange: (draft: Draft) => void;
+  onPick: (index: number) => void;
+}
+
+interface Held {
+  index: number;
+  days: number;
+  steps: number;
+}
+
+const nameWidth = 168;
+
+/** The width of a day with the gap beside it. */
+const dayWidth = () =>
+  document.querySelector('[data-week-day]')?.getBoundingClientRect().width ?? 120;
+
+/** The week: each horse a rope from day to day, each ride a tag that hangs on it. */
+export function Ropes(props: Props) {
+  const { instance, draft, arranges, onChange } = props;
+  const [dragged, setDragged] = useState<Held>();
+  const [held, setHeld] = useState<Held>();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 8 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
+  );
+  const at = ({ active, delta }: DragMoveEvent | DragEndEvent): Held => ({
+    index: Number(active.id),
+    days: Math.round(delta.x / dayWidth()),
+    steps: 0,
+  });
+  const over = held ?? dragged;
+  const target = over && targetOf(instance, draft, over);
+  const tried = target ? replaced(draft, over.index, target) : draft;
+  const rules = useWeekRules(instance, ridesOf(tried), ridesOf(draft));
+  const set = (where: Held) => {
+    const end = targetOf(instance, draft, where);
+    if (end) onChange(replaced(draft, where.index, end));
+  };
+  /** Space picks a ride up and sets it down, arrows move it, escape leaves it. */
+  const onKey = (index: number, event: KeyboardEvent) => {
+    const { code } = event;
+    if (held?.index !== index) {
+      if (code !== 'Space') return;
+      event.preventDefault();
+      setHeld({ index, days: 0, steps: 0 });
+      return;
+    }
+    const next = byKey(code, held);
+    if (!next && !['Space', 'Enter', 'Escape'].includes(code)) return;
+    event.preventDefault();
+    if (next) return setHeld(next);
+    setHeld(undefined);
+    if (code !== 'Escape') set(held);
+  };
+  return (
+    <DndContext
+      sensors={sensors}
+      accessibility={{ screenReaderInstructions: { draggable: instructions } }}
+      onDragMove={(event) => setDragged(at(event))}
+      onDragCancel={() => setDragged(undefined)}
+      onDragEnd={(event) => {
+        setDragged(undefined);
+        set(at(event));
+      }}
+    >
+      <Box sx={{ minHeight: 64, my: 1, '@media print': { display: 'none' } }}>
+        {target ? (
+          <>
+            <Typography role="status" sx={{ fontWeight: 700 }}>
+              {said(instance, target.ride)}
+            </Typography>
+            {rules && <BrokenList broken={rules.newly_broken.map(({ broken }) => broken)} />}
+          </>
+        ) : (
+          arranges && (
+            <Typography sx={{ color: 'text.secondary' }}>
+              Drag a ride to another day, or tap it. With keys: space, then the arrows, then space.
+            </Typography>
+          )
+        )}
+      </Box>
+      <Box sx={{ overflowX: 'auto', pb: 1 }}>
+        <Box
+          component="table"
+          aria-label="The week by horse"
+          sx={{
+            borderCollapse: 'collapse',
+            tableLayout: 'fixed',
+            width: '100%',
+            minWidth: nameWidth + instance.days.length * 112,
+            '& th, & td': { textAlign: 'left', verticalAlign: 'top', p: 0.5 },
+          }}
+        >
+          <thead>
+            <tr>
+              <Box component="th" scope="col" sx={{ width: nameWidth }}>
+                <Typography component="span" variant="body2">
+                  Horse
+                </Typography>
+              </Box>
+              {instance.days.map(({ date }) => (
+                <Box component="th" scope="col" key={date} data-week-day>
+                  <Typography component="span" variant="h3" sx={{ fontSize: '1.02rem' }}>
+                    {longDay(date).split(',')[0]}
+                  </Typography>
+                </Box>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {instance.horses.map((horse) => (
+              <HorseRope
+                key={horse.horse_id}
+                horse={horse}
+                {...props}
+                held={held?.index}
+                onKey={onKey}
+                onLeave={() => setHeld(undefined)}
+              />
+            ))}
+          </tbody>
+        </Box>
+      </Box>
+    </DndContext>
+  );
+}
+
+const instructions =
+  'Press space to pick the ride up, left and right to move it to another day, up and down to move it in time, space to set it down, escape to leave it where it was.';
+
+function targetOf(instance: Instance, draft: Draft, where: Held) {
+  const taken = draft[where.index];
+  const ride = taken && moved(instance, taken.ride, where);
+  return ride && { ...taken, ride };
+}
+
+function byKey(code: string, held: Held): Held | undefined {
+  const step = {
+    ArrowRight: { days: 1, steps: 0 },
+    ArrowLeft: { days: -1, steps: 0 },
+    ArrowDown: { days: 0, steps: 1 },
+    ArrowUp: { days: 0, steps: -1 },
+  }[code];
+  return step && { ...held, days: held.days + step.days, steps: held.steps + step.steps };
+}
