@@ -85,6 +85,44 @@ fn largest(name: &str) -> Value {
             let horse = json!({"days_ridden": 400, "holds": vec![level; 20]});
             json!({"asks": vec![ask; 5_000], "barn": vec![horse; 700]})
         }
+        // A week as full as it may be, everything at the same time.
+        "week-rules" => {
+            let id = |kind: u128, number: u128| uuid::Uuid::from_u128(kind * 100_000 + number);
+            let work = json!({"kind": "cattle", "minutes": 480, "place_ids": [id(3, 0)], "lot_id": id(4, 0),
+                "at_most": 1, "helper": true});
+            let horse = |number| {
+                json!({"horse_id": id(1, number), "name": "x".repeat(80), "wanted": 12, "most_rides_a_day": 1,
+                    "most_days": 6, "priority": 1, "first_rides": true, "works": [work, work]})
+            };
+            let rider = |number| {
+                let days: Vec<Value> = (0..7)
+                    .map(|day| json!({"day": day, "from_min": 0, "to_min": 1440, "most_horses": 1}))
+                    .collect();
+                json!({"person_id": id(2, number), "name": "x".repeat(80), "role": "rider",
+                    "clearance": {"only_horses": [], "rigs": [], "cattle": false, "first_rides": false},
+                    "days": days})
+            };
+            let place = |number| json!({"place_id": id(3, number), "name": "x".repeat(80), "horses_at_once": 1});
+            let ride = |number: u128| {
+                json!({"day": number % 7, "from_min": 600, "horse_id": id(1, number % 200), "work": 0,
+                    "person_id": id(2, 0), "place_id": id(3, 0)})
+            };
+            let days: Vec<Value> = (1..=7)
+                .map(|day| json!({"date": format!("2026-06-{day:02}")}))
+                .collect();
+            let rides: Vec<Value> = (0..240).map(ride).collect();
+            json!({
+                "instance": {
+                    "days": days,
+                    "horses": (0..200).map(horse).collect::<Vec<Value>>(),
+                    "riders": (0..60).map(rider).collect::<Vec<Value>>(),
+                    "places": (0..40).map(place).collect::<Vec<Value>>(),
+                    "cattle": [{"lot_id": id(4, 0), "name": "Lot", "works_left": 0}],
+                },
+                "plan": rides,
+                "other": rides,
+            })
+        }
         // Everything at once, on one horse, under one person, in one place.
         "day-rules" => {
             let id = |kind: u128, number: u128| uuid::Uuid::from_u128(kind * 1000 + number);

@@ -7,8 +7,8 @@ use cavesson_core::week::plan::{
     WeekLot, WeekPlace, WeekRider, Weights, Work, WorkKind,
 };
 use cavesson_core::week::{Booking, BookingKind};
-use jiff::civil::date;
 use jiff::ToSpan;
+use jiff::civil::date;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use uuid::Uuid;
@@ -28,9 +28,33 @@ pub struct Size {
 
 /// The built-in weeks by name.
 pub const BUILT_IN: [(&str, Size); 3] = [
-    ("small", Size { horses: 8, riders: 1, places: 2, days: 6 }),
-    ("usual", Size { horses: 30, riders: 3, places: 5, days: 6 }),
-    ("large", Size { horses: 80, riders: 8, places: 10, days: 6 }),
+    (
+        "small",
+        Size {
+            horses: 8,
+            riders: 1,
+            places: 2,
+            days: 6,
+        },
+    ),
+    (
+        "usual",
+        Size {
+            horses: 30,
+            riders: 3,
+            places: 5,
+            days: 6,
+        },
+    ),
+    (
+        "large",
+        Size {
+            horses: 80,
+            riders: 8,
+            places: 10,
+            days: 6,
+        },
+    ),
 ];
 
 /// An id of its own for the nth of a kind.
@@ -46,8 +70,16 @@ pub fn made_up(size: Size, seed: u64) -> WeekInstance {
     let places: Vec<WeekPlace> = (0..size.places)
         .map(|nth| WeekPlace {
             place_id: id(3, nth),
-            name: if nth == pen { "Cattle pen".into() } else { format!("Arena {}", nth + 1) },
-            horses_at_once: if nth == pen { 2 } else { rng.random_range(1..=3) },
+            name: if nth == pen {
+                "Cattle pen".into()
+            } else {
+                format!("Arena {}", nth + 1)
+            },
+            horses_at_once: if nth == pen {
+                2
+            } else {
+                rng.random_range(1..=3)
+            },
             opens_min: Some(6 * 60),
             closes_min: Some(19 * 60),
         })
@@ -71,7 +103,12 @@ pub fn made_up(size: Size, seed: u64) -> WeekInstance {
             role: Role::Helper,
             clearance: Clearance::for_new(Role::Helper),
             days: (0..size.days)
-                .map(|day| RiderDay { day, from_min: 8 * 60, to_min: 14 * 60, most_horses: 0 })
+                .map(|day| RiderDay {
+                    day,
+                    from_min: 8 * 60,
+                    to_min: 14 * 60,
+                    most_horses: 0,
+                })
                 .collect(),
             busy: Vec::new(),
             home_by_min: None,
@@ -107,19 +144,20 @@ fn made_up_day(date: jiff::civil::Date, day: u8, rng: &mut ChaCha8Rng) -> WeekDa
         date,
         heat: heat.collect(),
         quiet: vec![
-            QuietHours { from_min: 0, to_min: 8 * 60 + 30 },
-            QuietHours { from_min: 15 * 60 + 30, to_min: 24 * 60 },
+            QuietHours {
+                from_min: 0,
+                to_min: 8 * 60 + 30,
+            },
+            QuietHours {
+                from_min: 15 * 60 + 30,
+                to_min: 24 * 60,
+            },
         ],
         not_before_min: 0,
     }
 }
 
-fn made_up_horse(
-    nth: usize,
-    size: Size,
-    places: &[WeekPlace],
-    rng: &mut ChaCha8Rng,
-) -> WeekHorse {
+fn made_up_horse(nth: usize, size: Size, places: &[WeekPlace], rng: &mut ChaCha8Rng) -> WeekHorse {
     let pen = size.places - 1;
     let first_rides = nth % 13 == 5 && size.riders > 1;
     let any = |rng: &mut ChaCha8Rng| {
@@ -182,7 +220,11 @@ fn made_up_horse(
         wanted: rng.random_range(3..=6).min(size.days),
         most_rides_a_day: 1,
         most_days: 6,
-        days_off: if rng.random_bool(0.15) { vec![rng.random_range(0..size.days)] } else { vec![] },
+        days_off: if rng.random_bool(0.15) {
+            vec![rng.random_range(0..size.days)]
+        } else {
+            vec![]
+        },
         hard_before: rng.random_bool(0.1),
         priority: [1.0, 1.0, 1.2, 1.5, 2.0][rng.random_range(0..5)],
         hot_or_green: first_rides || rng.random_bool(0.2),
@@ -191,12 +233,7 @@ fn made_up_horse(
     }
 }
 
-fn made_up_rider(
-    nth: usize,
-    size: Size,
-    horses: &[WeekHorse],
-    rng: &mut ChaCha8Rng,
-) -> WeekRider {
+fn made_up_rider(nth: usize, size: Size, horses: &[WeekHorse], rng: &mut ChaCha8Rng) -> WeekRider {
     let role = if nth == 0 { Role::Trainer } else { Role::Rider };
     let from_min = [6 * 60 + 30, 7 * 60, 8 * 60][nth % 3];
     let day_off = (nth > 0).then(|| rng.random_range(0..size.days));
@@ -219,7 +256,11 @@ fn made_up_rider(
             })
             .collect(),
         busy: if nth == 0 {
-            vec![RiderBusy { day: 2.min(size.days - 1), from_min: 12 * 60, to_min: 14 * 60 }]
+            vec![RiderBusy {
+                day: 2.min(size.days - 1),
+                from_min: 12 * 60,
+                to_min: 14 * 60,
+            }]
         } else {
             Vec::new()
         },
@@ -263,12 +304,26 @@ fn made_up_fixed(
         });
     };
     for day in 0..size.days {
-        add(day, BookingKind::GroundDragged, None, Some(places[0].place_id), 12 * 60, 30);
+        add(
+            day,
+            BookingKind::GroundDragged,
+            None,
+            Some(places[0].place_id),
+            12 * 60,
+            30,
+        );
     }
     for horse in horses.iter().step_by(7) {
         let from = 9 * 60 + 15 * rng.random_range(0..12);
         let day = rng.random_range(0..size.days);
-        add(day, BookingKind::Farrier, Some(horse.horse_id), None, from, 45);
+        add(
+            day,
+            BookingKind::Farrier,
+            Some(horse.horse_id),
+            None,
+            from,
+            45,
+        );
     }
     fixed
 }

@@ -94,8 +94,8 @@ impl Model {
             problem.add_constraint(constraint!(sum <= limit));
         }
         if !start.is_empty() {
-            problem =
-                problem.with_initial_solution(start.iter().map(|(one, value)| (one.variable, *value)));
+            problem = problem
+                .with_initial_solution(start.iter().map(|(one, value)| (one.variable, *value)));
         }
         let solution = problem.solve().ok()?;
         let raw = solution.model();
@@ -109,7 +109,11 @@ impl Model {
         let worth = solution.eval(&self.worth);
         // It keeps its sense inside: a bound below what was found is rounding.
         let bound = raw.best_possible_value();
-        let bound = if bound.abs() < 1e30 { bound.abs().max(worth) } else { f64::INFINITY };
+        let bound = if bound.abs() < 1e30 {
+            bound.abs().max(worth)
+        } else {
+            f64::INFINITY
+        };
         Some(Found {
             values: any.then_some(values),
             worth,

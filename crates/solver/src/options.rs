@@ -58,7 +58,14 @@ pub fn choices(
                     continue;
                 }
                 for rider in 0..instance.riders.len() {
-                    of_rider(instance, stay, (horse, number as u8), day, rider, &mut found);
+                    of_rider(
+                        instance,
+                        stay,
+                        (horse, number as u8),
+                        day,
+                        rider,
+                        &mut found,
+                    );
                 }
             }
         }
@@ -165,9 +172,8 @@ pub fn is_booked(
     fixed.any(|one| {
         one.booking.person_id == Some(person.person_id)
             && meets(one.booking.from_min, one.booking.to_min())
-    }) || rides.any(|one| {
-        one.person_id == person.person_id && meets(one.from_min, instance.to_min(one))
-    })
+    }) || rides
+        .any(|one| one.person_id == person.person_id && meets(one.from_min, instance.to_min(one)))
 }
 
 fn horse_is_free(

@@ -28,7 +28,10 @@ impl<'a> Placing<'a> {
         choices: &'a [Choice],
     ) -> Placing<'a> {
         let mut model = Model::default();
-        let columns = choices.iter().map(|one| model.yes_or_no(one.worth)).collect();
+        let columns = choices
+            .iter()
+            .map(|one| model.yes_or_no(one.worth))
+            .collect();
         let mut placing = Placing {
             instance,
             stay,
@@ -69,7 +72,10 @@ impl<'a> Placing<'a> {
         Some((rides, found))
     }
 
-    fn of<'b>(&'b self, is: impl Fn(&Choice) -> bool + 'b) -> impl Iterator<Item = (f64, Column)> + 'b {
+    fn of<'b>(
+        &'b self,
+        is: impl Fn(&Choice) -> bool + 'b,
+    ) -> impl Iterator<Item = (f64, Column)> + 'b {
         let both = self.choices.iter().zip(&self.columns);
         both.filter(move |(one, _)| is(one))
             .map(|(_, column)| (1.0, *column))
@@ -171,7 +177,11 @@ impl<'a> Placing<'a> {
             let stays = [day - 1, day].map(|day| f64::from(u8::from(days_stay.contains(&day))));
             // A day that stays ridden counts once, whatever is added to it.
             let free = |parts: &Vec<(f64, Column)>, stays: f64| {
-                if stays > 0.0 { Vec::new() } else { parts.clone() }
+                if stays > 0.0 {
+                    Vec::new()
+                } else {
+                    parts.clone()
+                }
             };
             let mut parts = free(one, stays[0]);
             parts.extend(free(other, stays[1]));
@@ -347,9 +357,9 @@ impl<'a> Placing<'a> {
             let there: Vec<usize> = (0..instance.riders.len())
                 .filter(|other| {
                     let person = &instance.riders[*other];
-                    let works = person.on(day).is_some_and(|hours| {
-                        hours.from_min <= from && to <= hours.to_min
-                    });
+                    let works = person
+                        .on(day)
+                        .is_some_and(|hours| hours.from_min <= from && to <= hours.to_min);
                     *other != one.rider
                         && person.role.records()
                         && works
@@ -369,8 +379,10 @@ impl<'a> Placing<'a> {
             let mut by: Vec<(f64, Column)> = vec![(1.0, own)];
             let mut always = false;
             let mut rows: Vec<Vec<(f64, Column)>> = Vec::new();
-            let at_once: Vec<(usize, Vec<Column>)> =
-                there.into_iter().map(|other| (other, rides(other))).collect();
+            let at_once: Vec<(usize, Vec<Column>)> = there
+                .into_iter()
+                .map(|other| (other, rides(other)))
+                .collect();
             for (_, rides) in at_once {
                 if rides.is_empty() {
                     always = true;
@@ -427,7 +439,10 @@ impl<'a> Placing<'a> {
                 let ready = |from: u16, to: u16, at: u16| from < at && at <= to + still;
                 let mut begins: BTreeMap<u16, Vec<(Choice, Column)>> = BTreeMap::new();
                 for (one, column) in own.iter().copied() {
-                    begins.entry(one.ride.from_min).or_default().push((one, column));
+                    begins
+                        .entry(one.ride.from_min)
+                        .or_default()
+                        .push((one, column));
                 }
                 // A stretch that stays begins no more where something is put before it.
                 for (from, _) in &stay {

@@ -10,7 +10,7 @@ use rand_chacha::ChaCha8Rng;
 
 use crate::options::Choice;
 use crate::room::Room;
-use crate::search::Together;
+use crate::together::Together;
 
 /// How many points a worse plan may lack to be taken now and then, at the beginning.
 const HEAT: f64 = 8.0;
@@ -58,10 +58,10 @@ pub fn fill(
                 if !room.fits(one) {
                     continue;
                 }
-                let wished = wish.is_some_and(|wish| room.kind(one) == wish.kind && one.ride.day == wish.day);
-                let adds = room.adds(one)
-                    + rng.random_range(0.0..1.0)
-                    + if wished { WISHED } else { 0.0 };
+                let wished = wish
+                    .is_some_and(|wish| room.kind(one) == wish.kind && one.ride.day == wish.day);
+                let adds =
+                    room.adds(one) + rng.random_range(0.0..1.0) + if wished { WISHED } else { 0.0 };
                 if best.is_none_or(|(most, _)| adds > most) {
                     best = Some((adds, *one));
                 }
@@ -92,7 +92,10 @@ pub fn improve<'a>(
     rng: &mut ChaCha8Rng,
 ) -> Room<'a> {
     let began = Instant::now();
-    let whole = until.saturating_duration_since(began).as_secs_f64().max(1e-3);
+    let whole = until
+        .saturating_duration_since(began)
+        .as_secs_f64()
+        .max(1e-3);
     let horses = choices.0.len();
     let mut last_better = began;
     let (mut now, mut best) = (begin.clone(), begin);
@@ -113,7 +116,11 @@ pub fn improve<'a>(
         }
         freed.shuffle(rng);
         let wish = rng.random_bool(0.2).then(|| Wish {
-            kind: if rng.random_bool(0.6) { WorkKind::Cattle } else { WorkKind::Pattern },
+            kind: if rng.random_bool(0.6) {
+                WorkKind::Cattle
+            } else {
+                WorkKind::Pattern
+            },
             day: rng.random_range(0..next.days()),
         });
         fill(&mut next, choices, &freed, wish, rng);
@@ -158,7 +165,12 @@ fn ruin(room: &mut Room<'_>, rng: &mut ChaCha8Rng) -> Vec<usize> {
     at.shuffle(rng);
     if matches!(ruin, Ruin::Day(_)) && rng.random_bool(0.5) {
         // Those that lie nearest in time.
-        at.sort_by_key(|index| room.rides[*index].ride.from_min.abs_diff(some.ride.from_min));
+        at.sort_by_key(|index| {
+            room.rides[*index]
+                .ride
+                .from_min
+                .abs_diff(some.ride.from_min)
+        });
     }
     at.truncate(many);
     at.sort_unstable_by_key(|index| std::cmp::Reverse(*index));

@@ -86,11 +86,18 @@ impl<'a> Room<'a> {
             let day = usize::from(one.day);
             let steps = mask(one.booking.from_min, one.booking.to_min());
             let person = one.booking.person_id;
-            if let Some(rider) = instance.riders.iter().position(|r| Some(r.person_id) == person) {
+            if let Some(rider) = instance
+                .riders
+                .iter()
+                .position(|r| Some(r.person_id) == person)
+            {
                 room.booked[rider][day] |= steps;
             }
             let place_id = one.booking.place_id;
-            let place = instance.places.iter().position(|p| Some(p.place_id) == place_id);
+            let place = instance
+                .places
+                .iter()
+                .position(|p| Some(p.place_id) == place_id);
             if let Some(place) = place.filter(|_| one.booking.horse_id.is_some()) {
                 for step in 0..96 {
                     if steps & (1 << step) != 0 {
@@ -99,7 +106,10 @@ impl<'a> Room<'a> {
                 }
             }
             let horse_id = one.booking.horse_id;
-            let horse = instance.horses.iter().position(|h| Some(h.horse_id) == horse_id);
+            let horse = instance
+                .horses
+                .iter()
+                .position(|h| Some(h.horse_id) == horse_id);
             if let Some(horse) = horse.filter(|_| one.booking.is_hard()) {
                 room.hard_of[horse][day] += 1;
             }
@@ -214,7 +224,9 @@ impl<'a> Room<'a> {
             let sheet = &instance.cattle[lot];
             let all: u16 = self.lots[lot].iter().sum();
             if all >= sheet.works_left
-                || sheet.works_a_day.is_some_and(|most| self.lots[lot][day] >= most)
+                || sheet
+                    .works_a_day
+                    .is_some_and(|most| self.lots[lot][day] >= most)
             {
                 return false;
             }
@@ -231,7 +243,14 @@ impl<'a> Room<'a> {
     fn somebody_by(&self, one: &Choice, steps: Steps) -> bool {
         let needs = self.instance.horses[one.horse].first_rides || one.work(self.instance).helper;
         let day = usize::from(one.ride.day);
-        if needs && !self.is_by(one.ride.day, (one.ride.from_min, one.to_min), one.rider, None) {
+        if needs
+            && !self.is_by(
+                one.ride.day,
+                (one.ride.from_min, one.to_min),
+                one.rider,
+                None,
+            )
+        {
             return false;
         }
         self.with_helper.iter().all(|(of, from, to, rider)| {
@@ -268,7 +287,11 @@ impl<'a> Room<'a> {
             adds += self.spread_added(one.horse, day);
         }
         if let Some(kind) = ready_kind(one.work(instance).kind) {
-            let weight = if kind == 0 { weights.herd } else { weights.barrels };
+            let weight = if kind == 0 {
+                weights.herd
+            } else {
+                weights.barrels
+            };
             let spans = &self.made_ready[self.place_day(one)][kind];
             let before = count_stretches(spans, None);
             let after = count_stretches(spans, Some((one.ride.from_min, one.to_min)));
@@ -359,8 +382,14 @@ fn as_choice(instance: &WeekInstance, ride: &PlannedRide) -> Option<Choice> {
     Some(Choice {
         ride: *ride,
         horse: instance.horses.iter().position(horse)?,
-        rider: instance.riders.iter().position(|one| one.person_id == ride.person_id)?,
-        place: instance.places.iter().position(|one| one.place_id == ride.place_id)?,
+        rider: instance
+            .riders
+            .iter()
+            .position(|one| one.person_id == ride.person_id)?,
+        place: instance
+            .places
+            .iter()
+            .position(|one| one.place_id == ride.place_id)?,
         to_min: instance.to_min(ride),
         worth: 0.0,
     })

@@ -1,8 +1,6 @@
 //! Both steps side by side, until nothing gets better or the time is up.
 
 use std::collections::HashSet;
-use std::sync::Mutex;
-use std::sync::atomic::{AtomicBool, AtomicUsize, Ordering};
 use std::time::{Duration, Instant};
 
 use cavesson_core::bounds::FieldError;
@@ -18,9 +16,9 @@ use serde::Serialize;
 
 use crate::milp::Until;
 use crate::options::{Choice, choices};
-use crate::place::Placing;
 use crate::refill::{ByHorse, fill, improve};
 use crate::room::Room;
+use crate::together::Together;
 use crate::week::{FirstStep, Group, first_step};
 
 /// Share of the time that the first step may take.
@@ -37,17 +35,14 @@ const LEAST_S: f64 = 0.5;
 const TELL_EVERY: Duration = Duration::from_millis(40);
 /// Where the first step stops: this share of the worth from its bound.
 const FIRST_GAP: f64 = 0.001;
-/// The gap at which a plan is good enough. Product default.
-const GOOD_ENOUGH: f64 = 0.0005;
+
 /// Where a search is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, utoipa::ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[schema(as = WeekSolveStage)]
 pub enum Stage {
-    /// Days and riders.
+    /// Days and riders; a first plan besides.
     Days,
-    /// Times and places.
-    Times,
     /// Making it better.
     Better,
 }
@@ -178,14 +173,12 @@ impl Search<'_> {
         }
         let instance = self.instance;
         let (start, offset) = (self.worth, self.offset());
-        let together = Together {
-            best: Mutex::new(Room::new(instance, &instance.pins)),
-            bound: Mutex::new(f64::INFINITY),
-            enough: Mutex::new(f64::INFINITY),
-            stopped: AtomicBool::new(false),
-            until: self.began + Duration::from_secs_f64(self.seconds),
-            running: AtomicUsize::new(2),
-        };
+        let together = Together::new(
+            Room::new(instance, &instance.pins),
+            self.worth + self.most_added(),
+            self.began + Duration::from_secs_f64(self.seconds),
+            2,
+        );
         let horses = instance.horses.len();
         let all = ByHorse::new(horses, self.all.iter().copied());
         let choices = &std::mem::take(&mut self.all);
@@ -214,7 +207,7 @@ impl Search<'_> {
                     room = improve(room, &chosen, shared, Instant::now() + soon, &mut rng);
                 }
                 improve(room, all, shared, shared.until, &mut rng);
-                shared.running.fetch_sub(1, Ordering::Relaxed);
+                shared.has_ended();
             });
             scope.spawn(move || {
                 let mut rng = ChaCha8Rng::seed_from_u64(2);
@@ -224,15 +217,19 @@ impl Search<'_> {
                 fill(&mut room, all, &order, None, &mut rng);
                 shared.offer(&room);
                 improve(room, all, shared, shared.until, &mut rng);
-                shared.running.fetch_sub(1, Ordering::Relaxed);
+                shared.has_ended();
             });
-            while shared.running.load(Ordering::Relaxed) > 0 {
+            while shared.is_running() {
                 std::thread::sleep(TELL_EVERY);
                 self.look(shared);
-                let stage = if self.bound.is_finite() { Stage::Times } else { Stage::Days };
+                let stage = if shared.has_bound() {
+                    Stage::Better
+                } else {
+                    Stage::Days
+                };
                 if went_on && !self.tell(stage, go_on) {
                     went_on = false;
-                    shared.stopped.store(true, Ordering::Relaxed);
+                    shared.stop();
                 }
             }
         });
@@ -242,10 +239,27 @@ impl Search<'_> {
 
     /// Takes what the threads have found by now.
     fn look(&mut self, together: &Together<'_>) {
-        self.bound = *locked(&together.bound);
+        self.bound = together.bound();
         let mut rides = self.instance.pins.clone();
-        rides.extend(locked(&together.best).rides.iter().map(|one| one.ride));
+        rides.extend(together.best().rides.iter().map(|one| one.ride));
         self.take(rides);
+    }
+
+    /// More than this no plan adds, whatever the rules: every wanted ride at its best.
+    fn most_added(&self) -> f64 {
+        let instance = self.instance;
+        let horses = instance.horses.iter().enumerate();
+        let rides = horses.map(|(number, horse)| {
+            let own = self.all.iter().filter(|one| one.horse == number);
+            let best = own.map(|one| one.worth).fold(0.0, f64::max);
+            (0..horse.wanted)
+                .map(|nth| horse.ride_worth(nth, &instance.weights) + best)
+                .sum::<f64>()
+        });
+        // Two idle days running no more, and stretches that stay joined.
+        let spread = instance.weights.spread * (7 * instance.horses.len()) as f64;
+        let ready = (instance.weights.herd + instance.weights.barrels) * instance.pins.len() as f64;
+        rides.sum::<f64>() + spread + ready
     }
 
     /// What lies between a plan's worth and what the first step counts of it.
@@ -294,75 +308,12 @@ impl Search<'_> {
     }
 }
 
-/// What the threads of a search share.
-pub struct Together<'a> {
-    best: Mutex<Room<'a>>,
-    bound: Mutex<f64>,
-    enough: Mutex<f64>,
-    stopped: AtomicBool,
-    until: Instant,
-    running: AtomicUsize,
-}
-
-impl<'a> Together<'a> {
-    /// Offers a plan: it is kept where it is the best by now.
-    pub fn offer(&self, room: &Room<'a>) {
-        let mut best = locked(&self.best);
-        if room.worth > best.worth + 1e-9 {
-            *best = room.clone();
-        }
-    }
-
-    /// Whether the search is over: stopped, out of time, or good enough.
-    pub fn is_over(&self) -> bool {
-        self.stopped.load(Ordering::Relaxed)
-            || Instant::now() >= self.until
-            || locked(&self.best).worth >= *locked(&self.enough)
-    }
-
-    fn bound_is(&self, bound: f64, start: f64) {
-        *locked(&self.bound) = bound;
-        *locked(&self.enough) = bound - start - GOOD_ENOUGH * bound.abs();
-    }
-
-    /// All at once, where that is few: the best there is, and its bound.
-    fn exactly(&self, instance: &'a WeekInstance, choices: &[Choice], start: f64) {
-        let until = Until {
-            seconds: self.left(),
-            gap: 0.0,
-        };
-        let Some((rides, found)) = Placing::new(instance, &instance.pins, choices).solve(until, &[])
-        else {
-            return;
-        };
-        let mut room = Room::new(instance, &instance.pins);
-        for one in choices.iter().filter(|one| rides.contains(&one.ride)) {
-            room.put(*one);
-        }
-        self.offer(&room);
-        let bound = start + room.worth + (found.bound - found.worth).max(0.0);
-        if bound < *locked(&self.bound) {
-            self.bound_is(bound, start);
-        }
-    }
-
-    fn left(&self) -> f64 {
-        let left = self.until.saturating_duration_since(Instant::now());
-        left.as_secs_f64()
-    }
-}
-
-/// A lock whose holder panicked is as good as before: what it guards is whole.
-fn locked<T>(mutex: &Mutex<T>) -> std::sync::MutexGuard<'_, T> {
-    mutex.lock().unwrap_or_else(std::sync::PoisonError::into_inner)
-}
-
 /// The choices that the first step took: its horses, works, days and riders, at any time.
 fn chosen_by(first: &FirstStep, choices: &[Choice], horses: usize) -> ByHorse {
     let key = |group: &Group| (group.horse, group.work, group.day, group.rider);
     let wanted: HashSet<_> = first.groups.iter().map(key).collect();
-    let chosen = choices.iter().filter(|one| {
-        wanted.contains(&(one.horse, one.ride.work, one.ride.day, one.rider))
-    });
+    let chosen = choices
+        .iter()
+        .filter(|one| wanted.contains(&(one.horse, one.ride.work, one.ride.day, one.rider)));
     ByHorse::new(horses, chosen.copied())
 }

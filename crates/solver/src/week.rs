@@ -32,13 +32,20 @@ impl Parts {
         let cut = |many: u16| {
             let long = (last - first).div_ceil(STEP_MIN).div_ceil(many).max(1) * STEP_MIN;
             let later = (1..many).map(|part| first + part * long);
-            Parts([0].into_iter().chain(later.filter(|begins| *begins <= last)).collect())
+            Parts(
+                [0].into_iter()
+                    .chain(later.filter(|begins| *begins <= last))
+                    .collect(),
+            )
         };
         let few = |parts: &Parts| {
             let groups: BTreeSet<Group> = choices.iter().map(|one| parts.group(one)).collect();
             groups.len() <= MOST_GROUPS
         };
-        CUTS.into_iter().map(cut).find(few).unwrap_or(Parts(vec![0]))
+        CUTS.into_iter()
+            .map(cut)
+            .find(few)
+            .unwrap_or(Parts(vec![0]))
     }
 
     /// The group of a choice.
@@ -48,7 +55,10 @@ impl Parts {
             work: one.ride.work,
             day: one.ride.day,
             rider: one.rider,
-            part: self.0.partition_point(|begins| *begins <= one.ride.from_min) - 1,
+            part: self
+                .0
+                .partition_point(|begins| *begins <= one.ride.from_min)
+                - 1,
         }
     }
 }
@@ -93,7 +103,9 @@ pub fn first_step(
     let parts = Parts::of(choices);
     let mut best: BTreeMap<Group, (f64, u16, f64)> = BTreeMap::new();
     for one in choices {
-        let entry = best.entry(parts.group(one)).or_insert((f64::MIN, 0, f64::MAX));
+        let entry = best
+            .entry(parts.group(one))
+            .or_insert((f64::MIN, 0, f64::MAX));
         let home_by = instance.riders[one.rider].home_by_min.unwrap_or(u16::MAX);
         let quarters = f64::from(one.to_min.saturating_sub(home_by).div_ceil(15));
         entry.0 = entry.0.max(one.worth);
@@ -183,7 +195,10 @@ impl Step<'_> {
             let left = usize::from(horse.wanted).saturating_sub(given);
             self.model.at_most(all, left as f64);
             for (work, one) in horse.works.iter().enumerate() {
-                let done = stays.iter().filter(|ride| usize::from(ride.work) == work).count();
+                let done = stays
+                    .iter()
+                    .filter(|ride| usize::from(ride.work) == work)
+                    .count();
                 let parts = self.of(|one| one.horse == number && usize::from(one.work) == work);
                 let most = usize::from(one.at_most).saturating_sub(done);
                 self.model.at_most(parts, most as f64);
@@ -282,7 +297,8 @@ impl Step<'_> {
                 let Some(most) = lot.works_a_day else { break };
                 let stay = stays.iter().filter(|one| **one == day).count() as f64;
                 let of_day = self.of(|one| one.day == day && is_on(one));
-                self.model.at_most(of_day, (f64::from(most) - stay).max(0.0));
+                self.model
+                    .at_most(of_day, (f64::from(most) - stay).max(0.0));
             }
         }
     }
@@ -307,11 +323,16 @@ impl Step<'_> {
                 let free: Vec<bool> = (0..STEPS)
                     .map(|step| {
                         let from = step * STEP_MIN;
-                        let inside = hours.from_min.div_ceil(STEP_MIN) <= step && from < hours.to_min;
+                        let inside =
+                            hours.from_min.div_ceil(STEP_MIN) <= step && from < hours.to_min;
                         inside && is_free(instance, self.stay, rider, day, from, from + STEP_MIN)
                     })
                     .collect();
-                self.room(&is, &|step| f64::from(u8::from(free[usize::from(step)])), 1.0);
+                self.room(
+                    &is,
+                    &|step| f64::from(u8::from(free[usize::from(step)])),
+                    1.0,
+                );
                 self.home(number, day, &free, &stay);
             }
         }
@@ -327,7 +348,8 @@ impl Step<'_> {
         let already = stay.iter().map(|one| late(instance.to_min(one)));
         let already = already.fold(0.0, f64::max);
         let over = self.model.amount(96.0, -instance.weights.home);
-        let before_home = (0..STEPS).filter(|step| free[usize::from(*step)] && step * STEP_MIN < home_by);
+        let before_home =
+            (0..STEPS).filter(|step| free[usize::from(*step)] && step * STEP_MIN < home_by);
         let before_home = before_home.count() as f64 + already * 15.0 / f64::from(STEP_MIN);
         let mut all: Vec<(f64, Column)> = Vec::new();
         let mut rows = Vec::new();
@@ -409,7 +431,10 @@ impl Step<'_> {
                     .filter(|group| {
                         let work = &instance.horses[group.horse].works[usize::from(group.work)];
                         group.day == day
-                            && self.set_of(&work.place_ids).iter().all(|one| set.contains(one))
+                            && self
+                                .set_of(&work.place_ids)
+                                .iter()
+                                .all(|one| set.contains(one))
                     })
                     .copied()
                     .collect();
@@ -478,7 +503,10 @@ impl Step<'_> {
                     let work = &instance.horses[group.horse].works[usize::from(group.work)];
                     group.day == day
                         && work.kind == kind
-                        && self.set_of(&work.place_ids).iter().all(|one| set.contains(one))
+                        && self
+                            .set_of(&work.place_ids)
+                            .iter()
+                            .all(|one| set.contains(one))
                 };
                 // Stays have made it ready already, perhaps for all.
                 let stays = self.stay.iter().any(|one| {

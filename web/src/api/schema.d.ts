@@ -5466,11 +5466,6 @@ export interface components {
         SolveAsked: {
             /** @description Whether it may be planned all anew, but for what is pinned. */
             anew?: boolean;
-            /**
-             * Format: double
-             * @description Degrees Fahrenheit that it is hotter than was forecast.
-             */
-            hotter_f?: number;
             /** @description Only this day is planned anew; the others stay. */
             only_day?: boolean;
             /** @description The plan as it was changed by hand; left out, as it stands. */
@@ -5480,6 +5475,11 @@ export interface components {
              * @description Seconds it may take.
              */
             seconds?: number;
+            /**
+             * Format: int32
+             * @description On the first day it is too hot to ride from this minute on.
+             */
+            too_hot_from_min?: number | null;
             /** @description Horses that are not ridden: lame, away. */
             without_horses?: string[];
             /** @description People who went home. */
@@ -6159,7 +6159,7 @@ export interface components {
          * @description Where a search is.
          * @enum {string}
          */
-        WeekSolveStage: "days" | "times" | "better";
+        WeekSolveStage: "days" | "better";
         /** @description A part of what a plan is worth. */
         WeekTerm: {
             /**
@@ -6194,7 +6194,7 @@ export interface components {
             /**
              * Format: double
              * @description A ride of the plan before that is moved to another day or goes.
-             * @default 12
+             * @default 30
              */
             change: number;
             /**

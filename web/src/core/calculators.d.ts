@@ -3140,7 +3140,7 @@ export interface components {
             /**
              * Format: double
              * @description A ride of the plan before that is moved to another day or goes.
-             * @default 12
+             * @default 30
              */
             change: number;
             /**

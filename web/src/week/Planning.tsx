@@ -8,7 +8,6 @@ import { beginSolve, stopSolve, useSolve, type PlanFound, type SolveAsked } from
 
 const stages = {
   days: 'Which horse on which day, with whom',
-  times: 'Times and places',
   better: 'Making it better',
 };
 

@@ -48,9 +48,13 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
                     .with_context(|| format!("writing {}", path.display()))?;
                 continue;
             }
-            let wanted: u32 = instance.horses.iter().map(|one| u32::from(one.wanted)).sum();
-            let solved = solve(&instance, seconds, &|_| true)
-                .map_err(|why| anyhow::anyhow!("{why:?}"))?;
+            let wanted: u32 = instance
+                .horses
+                .iter()
+                .map(|one| u32::from(one.wanted))
+                .sum();
+            let solved =
+                solve(&instance, seconds, &|_| true).map_err(|why| anyhow::anyhow!("{why:?}"))?;
             println!(
                 "| {name} {seed} | {}/{}/{}/{} | {} of {wanted} | {:.1} | {:.1} | {:.1} | {:.2}% |",
                 size.horses,

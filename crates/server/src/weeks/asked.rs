@@ -7,8 +7,8 @@ use cavesson_core::horse::HorseTrait;
 use cavesson_core::person::WorkHours;
 use cavesson_core::week::Trips;
 use cavesson_core::week::plan::{
-    FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse,
-    WeekInstance, WeekLot, WeekPlace, WeekRider, Weights,
+    FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
+    WeekLot, WeekPlace, WeekRider, Weights,
 };
 use cavesson_core::week::rule::minutes_of;
 use cavesson_store::booking::{self, Booking};
@@ -78,7 +78,10 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
     }
     let first = what_if.only_day.unwrap_or(monday).max(today);
     let last = what_if.only_day.unwrap_or(sunday);
-    let dates: Vec<Date> = first.series(1.day()).take_while(|day| *day <= last).collect();
+    let dates: Vec<Date> = first
+        .series(1.day())
+        .take_while(|day| *day <= last)
+        .collect();
     for date in &dates {
         day_plan::lay_out(app, signed, *date).await?;
     }
@@ -248,7 +251,11 @@ async fn people(
                     USUAL_HOURS
                 } else {
                     let of_day = own.iter().find(|hours| hours.weekday == weekday)?;
-                    (minutes_of(of_day.from), minutes_of(of_day.to), of_day.most_horses)
+                    (
+                        minutes_of(of_day.from),
+                        minutes_of(of_day.to),
+                        of_day.most_horses,
+                    )
                 };
                 let home = *date == signed.today() && what_if.without_people.contains(&person_id);
                 let to_min = if home { now.min(to_min) } else { to_min };
@@ -366,10 +373,18 @@ impl Asked<'_> {
             rig: self.rig,
             first_rides: limits.first_rides,
             check_first: self.judged.known.care.iter().any(flagged),
-            wanted: if away { 0 } else { wanted.min(self.dates.len()).min(most_days) as u8 },
+            wanted: if away {
+                0
+            } else {
+                wanted.min(self.dates.len()).min(most_days) as u8
+            },
             most_rides_a_day: 1,
             most_days: most_days as u8,
-            days_off: if away { (0..self.dates.len() as u8).collect() } else { Vec::new() },
+            days_off: if away {
+                (0..self.dates.len() as u8).collect()
+            } else {
+                Vec::new()
+            },
             hard_before: self.near.iter().any(|one| {
                 one.horse_id == Some(horse.horse_id)
                     && one.skipped_because.is_none()

@@ -91,7 +91,8 @@ pub async fn keep(
     let mut moved: Vec<Booking> = Vec::new();
     for (booking_id, new) in changed {
         let stored = booking::find(barn, booking_id).await?;
-        let stored = stored.ok_or_else(|| Problem::not_found("that ride was taken off meanwhile"))?;
+        let stored =
+            stored.ok_or_else(|| Problem::not_found("that ride was taken off meanwhile"))?;
         moved.push(as_booked(signed, week, new, Some(stored)));
     }
     booking::change(barn, &moved).await?;

@@ -121,7 +121,11 @@ async fn show(
         other: None,
         hours24: false,
     };
-    let rules = app.work.judging.run(move || week_rules::calculate(input)).await?;
+    let rules = app
+        .work
+        .judging
+        .run(move || week_rules::calculate(input))
+        .await?;
     Ok(Json(WeekShown {
         monday: week.monday,
         rules: rules.map_err(Problem::field)?,
@@ -214,7 +218,9 @@ async fn begin_solve(
     }
     let line = &app.work.calculators;
     let barn_id = signed.barn.barn_id;
-    let solve_id = app.solves.begin(line, barn_id, week.instance, asked.seconds);
+    let solve_id = app
+        .solves
+        .begin(line, barn_id, week.instance, asked.seconds);
     Ok((StatusCode::CREATED, Json(SolveBegun { solve_id })))
 }
 
@@ -337,7 +343,11 @@ async fn take(
     week.instance
         .check_rides("/rides", &plan)
         .map_err(Problem::field)?;
-    let begun = week.stood.iter().filter(|one| one.begun).map(|one| one.ride);
+    let begun = week
+        .stood
+        .iter()
+        .filter(|one| one.begun)
+        .map(|one| one.ride);
     plan.extend(begun.filter(|ride| !taken.rides.iter().any(|one| one.ride == *ride)));
     refuse(&week, &plan)?;
     let mut barn = signed.write().await?;

@@ -5,8 +5,8 @@ use std::sync::atomic::{AtomicBool, Ordering};
 use std::sync::{Arc, Mutex, PoisonError};
 use std::time::{Duration, Instant};
 
-use cavesson_core::week::plan::{PlanChange, WeekInstance, changes, words};
 use cavesson_core::week::plan::{LeftOutRide, PlannedRide, Score};
+use cavesson_core::week::plan::{PlanChange, WeekInstance, changes, words};
 use cavesson_solver::{Progress, Solved, Unsolvable, solve};
 use serde::Serialize;
 use utoipa::ToSchema;

@@ -114,7 +114,12 @@ fn work_of(instance: &mut WeekInstance, stored: &Booking, seen: &DayBooking) -> 
         gate_soon: false,
         worth: 0.0,
         name: alike.map_or_else(
-            || stored.level.as_ref().map_or_else(String::new, ToString::to_string),
+            || {
+                stored
+                    .level
+                    .as_ref()
+                    .map_or_else(String::new, ToString::to_string)
+            },
             |work| horse.works[work].name.clone(),
         ),
         level: stored.level.clone(),

@@ -18,7 +18,10 @@ pub fn wrong(week: &WeekInstance, plan: &[PlannedRide]) -> Vec<String> {
         ride_of(week, plan, ride, &mut found);
     }
     for horse in &week.horses {
-        let own: Vec<&PlannedRide> = plan.iter().filter(|r| r.horse_id == horse.horse_id).collect();
+        let own: Vec<&PlannedRide> = plan
+            .iter()
+            .filter(|r| r.horse_id == horse.horse_id)
+            .collect();
         let mut days: Vec<u8> = own.iter().map(|r| r.day).collect();
         days.sort_unstable();
         for day in &days {
@@ -41,12 +44,20 @@ pub fn wrong(week: &WeekInstance, plan: &[PlannedRide]) -> Vec<String> {
         }
         let hard: Vec<u8> = own
             .iter()
-            .filter(|r| matches!(horse.works[usize::from(r.work)].kind, WorkKind::Cattle | WorkKind::Pattern))
+            .filter(|r| {
+                matches!(
+                    horse.works[usize::from(r.work)].kind,
+                    WorkKind::Cattle | WorkKind::Pattern
+                )
+            })
             .map(|r| r.day)
             .collect();
         for one in &hard {
             for other in &hard {
-                let (a, b) = (week.days[usize::from(*one)].date, week.days[usize::from(*other)].date);
+                let (a, b) = (
+                    week.days[usize::from(*one)].date,
+                    week.days[usize::from(*other)].date,
+                );
                 if a.tomorrow().unwrap() == b {
                     found.push(format!("{} hard on two days running", horse.name));
                 }
@@ -67,13 +78,18 @@ pub fn wrong(week: &WeekInstance, plan: &[PlannedRide]) -> Vec<String> {
         if of_days.iter().sum::<u16>() > lot.works_left {
             found.push(format!("{} worked too much", lot.name));
         }
-        if lot.works_a_day.is_some_and(|most| of_days.iter().any(|n| *n > most)) {
+        if lot
+            .works_a_day
+            .is_some_and(|most| of_days.iter().any(|n| *n > most))
+        {
             found.push(format!("{} worked too much on a day", lot.name));
         }
     }
     for rider in &week.riders {
         for hours in &rider.days {
-            let own = plan.iter().filter(|r| r.person_id == rider.person_id && r.day == hours.day);
+            let own = plan
+                .iter()
+                .filter(|r| r.person_id == rider.person_id && r.day == hours.day);
             if own.count() > usize::from(hours.most_horses) {
                 found.push(format!("{} too many horses", rider.name));
             }
@@ -96,7 +112,13 @@ fn ends(week: &WeekInstance, ride: &PlannedRide) -> u16 {
 }
 
 /// Who and what is where at one minute.
-fn minute_of(week: &WeekInstance, plan: &[PlannedRide], day: u8, minute: u16, found: &mut Vec<String>) {
+fn minute_of(
+    week: &WeekInstance,
+    plan: &[PlannedRide],
+    day: u8,
+    minute: u16,
+    found: &mut Vec<String>,
+) {
     let now: Vec<&PlannedRide> = plan
         .iter()
         .filter(|r| r.day == day && r.from_min <= minute && minute < ends(week, r))
@@ -104,7 +126,11 @@ fn minute_of(week: &WeekInstance, plan: &[PlannedRide], day: u8, minute: u16, fo
     let booked: Vec<_> = week
         .fixed
         .iter()
-        .filter(|f| f.day == day && f.booking.from_min <= minute && minute < f.booking.from_min + f.booking.minutes)
+        .filter(|f| {
+            f.day == day
+                && f.booking.from_min <= minute
+                && minute < f.booking.from_min + f.booking.minutes
+        })
         .map(|f| f.booking)
         .collect();
     for (index, one) in now.iter().enumerate() {
@@ -127,8 +153,13 @@ fn minute_of(week: &WeekInstance, plan: &[PlannedRide], day: u8, minute: u16, fo
     }
     for place in &week.places {
         let horses = now.iter().filter(|r| r.place_id == place.place_id).count()
-            + booked.iter().filter(|b| b.place_id == Some(place.place_id) && b.horse_id.is_some()).count();
-        if horses > usize::from(place.horses_at_once) && now.iter().any(|r| r.place_id == place.place_id) {
+            + booked
+                .iter()
+                .filter(|b| b.place_id == Some(place.place_id) && b.horse_id.is_some())
+                .count();
+        if horses > usize::from(place.horses_at_once)
+            && now.iter().any(|r| r.place_id == place.place_id)
+        {
             found.push(format!("{} too full at {minute}", place.name));
         }
     }
@@ -138,7 +169,11 @@ fn ride_of(week: &WeekInstance, plan: &[PlannedRide], ride: &PlannedRide, found:
     let horse = horse(week, ride.horse_id);
     let work = &horse.works[usize::from(ride.work)];
     let (from, to) = (ride.from_min, ends(week, ride));
-    let rider = week.riders.iter().find(|r| r.person_id == ride.person_id).unwrap();
+    let rider = week
+        .riders
+        .iter()
+        .find(|r| r.person_id == ride.person_id)
+        .unwrap();
     let day = &week.days[usize::from(ride.day)];
     let mut say = |what: &str| found.push(format!("{}: {what}", horse.name));
     let hours = rider.days.iter().find(|h| h.day == ride.day);
@@ -147,7 +182,11 @@ fn ride_of(week: &WeekInstance, plan: &[PlannedRide], ride: &PlannedRide, found:
         Some(h) if from < h.from_min || to > h.to_min => say("outside the rider's hours"),
         _ => {}
     }
-    if rider.busy.iter().any(|b| b.day == ride.day && b.from_min < to && from < b.to_min) {
+    if rider
+        .busy
+        .iter()
+        .any(|b| b.day == ride.day && b.from_min < to && from < b.to_min)
+    {
         say("its rider is busy");
     }
     if !matches!(rider.role, Role::Trainer | Role::Rider) {
@@ -174,12 +213,19 @@ fn ride_of(week: &WeekInstance, plan: &[PlannedRide], ride: &PlannedRide, found:
     if !work.place_ids.contains(&ride.place_id) {
         say("in a place that has not what it needs");
     }
-    let place = week.places.iter().find(|p| p.place_id == ride.place_id).unwrap();
+    let place = week
+        .places
+        .iter()
+        .find(|p| p.place_id == ride.place_id)
+        .unwrap();
     if place.opens_min.is_some_and(|o| from < o) || place.closes_min.is_some_and(|c| to > c) {
         say("in a closed place");
     }
     for minute in from..to {
-        let hour = day.heat.iter().find(|h| h.from_min <= minute && minute < h.from_min + 60);
+        let hour = day
+            .heat
+            .iter()
+            .find(|h| h.from_min <= minute && minute < h.from_min + 60);
         let index = hour.map_or(0.0, |h| h.temperature_f + h.humidity_pct);
         if index > 180.0 {
             say("in heat nobody rides in");
@@ -192,17 +238,26 @@ fn ride_of(week: &WeekInstance, plan: &[PlannedRide], ride: &PlannedRide, found:
     }
     if horse.first_rides || work.helper {
         let free = week.riders.iter().any(|other| {
-            let here = other.days.iter().any(|h| h.day == ride.day && h.from_min <= from && to <= h.to_min);
+            let here = other
+                .days
+                .iter()
+                .any(|h| h.day == ride.day && h.from_min <= from && to <= h.to_min);
             let meets = |a: u16, b: u16| a < to && from < b;
             let riding = plan.iter().any(|r| {
-                r.person_id == other.person_id && r.day == ride.day && meets(r.from_min, ends(week, r))
+                r.person_id == other.person_id
+                    && r.day == ride.day
+                    && meets(r.from_min, ends(week, r))
             });
             let booked = week.fixed.iter().any(|f| {
                 f.day == ride.day
                     && f.booking.person_id == Some(other.person_id)
                     && meets(f.booking.from_min, f.booking.from_min + f.booking.minutes)
             });
-            other.person_id != ride.person_id && other.role != Role::Owner && here && !riding && !booked
+            other.person_id != ride.person_id
+                && other.role != Role::Owner
+                && here
+                && !riding
+                && !booked
         });
         if !free {
             say("alone");

@@ -21,11 +21,7 @@ pub struct PlanChange {
 /// Every ride that differs, by horse: rides of the same day are held against each other,
 /// then what is left over in the order of the days.
 pub fn changes(before: &[PlannedRide], after: &[PlannedRide]) -> Vec<PlanChange> {
-    let mut horses: Vec<Uuid> = before
-        .iter()
-        .chain(after)
-        .map(|one| one.horse_id)
-        .collect();
+    let mut horses: Vec<Uuid> = before.iter().chain(after).map(|one| one.horse_id).collect();
     horses.sort_unstable();
     horses.dedup();
     let mut found = Vec::new();

@@ -33,7 +33,10 @@ impl WeekInstance {
         for (index, place) in self.places.iter().enumerate() {
             let at = format!("/places/{index}");
             check_text(NAME_LETTERS, &format!("{at}/name"), &place.name)?;
-            HORSES_AT_ONCE.check(&format!("{at}/horses_at_once"), f64::from(place.horses_at_once))?;
+            HORSES_AT_ONCE.check(
+                &format!("{at}/horses_at_once"),
+                f64::from(place.horses_at_once),
+            )?;
         }
         for (index, fixed) in self.fixed.iter().enumerate() {
             let at = format!("/fixed/{index}");
@@ -111,7 +114,11 @@ impl WeekInstance {
                 &at,
                 &[
                     ("/wanted", RIDES_A_WEEK, f64::from(horse.wanted)),
-                    ("/most_rides_a_day", RIDES_AT_MOST, f64::from(horse.most_rides_a_day)),
+                    (
+                        "/most_rides_a_day",
+                        RIDES_AT_MOST,
+                        f64::from(horse.most_rides_a_day),
+                    ),
                     ("/most_days", DAYS_AT_MOST, f64::from(horse.most_days)),
                     ("/priority", PLAN_PRIORITY, horse.priority),
                 ],

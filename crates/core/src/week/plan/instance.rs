@@ -394,7 +394,10 @@ impl WeekDay {
 
     /// The heat index of the hottest hour that a ride touches; none where it is not known.
     pub fn hottest(&self, from_min: u16, to_min: u16) -> Option<f64> {
-        let touched = self.heat.iter().filter(|hour| hour.touches(from_min, to_min));
+        let touched = self
+            .heat
+            .iter()
+            .filter(|hour| hour.touches(from_min, to_min));
         touched.map(HeatHour::index).max_by(f64::total_cmp)
     }
 }

@@ -1,55 +1,16 @@
 //! Which rides a plan leaves out, and why: day by day, what stood in the way of the
 //! attempt that came furthest.
 
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 use uuid::Uuid;
 
 use super::instance::{STEP_MIN, WeekHorse, WeekInstance, WeekRider};
+use super::obstacle::{DayObstacle, Obstacle};
 use super::planned::PlannedRide;
 use super::score::heat_allows;
 use super::work::{Work, WorkKind};
 use crate::person::RideNeeds;
 use crate::week::BookingKind;
-
-/// What stands in the way; the later ones come up only when the earlier ones do not.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[cfg_attr(feature = "schema", schema(as = WeekObstacle))]
-#[serde(rename_all = "snake_case")]
-pub enum Obstacle {
-    /// Nobody gets on until it was looked at.
-    CheckFirst,
-    /// There is nothing it could be ridden for.
-    NoWork,
-    /// The horse is off.
-    HorseOff,
-    /// It is ridden on that day already.
-    RiddenThatDay,
-    /// It has its days, one off a week.
-    DayOff,
-    /// It may be ridden for that no more often.
-    TooOften,
-    /// No works left on the cattle in the week.
-    WorksLeft,
-    /// No works left on the cattle on that day.
-    WorksLeftThatDay,
-    /// It works hard the day before or after.
-    HardDays,
-    /// Nobody who works then is cleared for it.
-    NobodyCleared,
-    /// Who could ride has the most horses already.
-    MostHorses,
-    /// Too hot at every hour that is left.
-    TooHot,
-    /// Nobody who could ride has the time left.
-    NoTime,
-    /// No place that fits is free then.
-    NoPlace,
-    /// Nobody is free to stand by.
-    NobodyBy,
-    /// It would fit: it costs more than it brings, or the search was ended.
-    NotWorth,
-}
 
 /// A horse that gets fewer rides than its program wants.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -67,16 +28,6 @@ pub struct LeftOutRide {
     pub days: Vec<DayObstacle>,
     /// The same in sentences.
     pub why: Vec<String>,
-}
-
-/// What stood in the way on a day.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct DayObstacle {
-    /// The day, 0 for the first of the week.
-    pub day: u8,
-    /// What.
-    pub obstacle: Obstacle,
 }
 
 /// The horses that get fewer rides than wanted, the shortest first.
@@ -129,7 +80,11 @@ impl Attempt<'_> {
         if horse.days_off.contains(&day) {
             return Obstacle::HorseOff;
         }
-        let own = || self.rides.iter().filter(|one| one.horse_id == horse.horse_id);
+        let own = || {
+            self.rides
+                .iter()
+                .filter(|one| one.horse_id == horse.horse_id)
+        };
         let that_day = own().filter(|one| one.day == day).count();
         if that_day >= usize::from(horse.most_rides_a_day) {
             return Obstacle::RiddenThatDay;
@@ -147,7 +102,10 @@ impl Attempt<'_> {
 
     fn work_on(&self, day: u8, number: u8, work: &Work) -> Obstacle {
         let horse = self.horse;
-        let own = self.rides.iter().filter(|one| one.horse_id == horse.horse_id);
+        let own = self
+            .rides
+            .iter()
+            .filter(|one| one.horse_id == horse.horse_id);
         if own.filter(|one| one.work == number).count() >= usize::from(work.at_most) {
             return Obstacle::TooOften;
         }
@@ -259,14 +217,15 @@ impl Attempt<'_> {
         }) || of_day().any(|one| {
             one.horse_id == ride.horse_id && meets(one.from_min, self.instance.to_min(one))
         });
-        if horse_taken || taken(rider.person_id) || busy.any(|one| meets(one.from_min, one.to_min)) {
+        if horse_taken || taken(rider.person_id) || busy.any(|one| meets(one.from_min, one.to_min))
+        {
             return Obstacle::NoTime;
         }
         if !self.has_room(ride, from, to) {
             return Obstacle::NoPlace;
         }
-        let needs_somebody = self.horse.first_rides
-            || self.instance.work(ride).is_some_and(|work| work.helper);
+        let needs_somebody =
+            self.horse.first_rides || self.instance.work(ride).is_some_and(|work| work.helper);
         let stands_by = self.instance.riders.iter().any(|other| {
             other.person_id != rider.person_id
                 && other.role.records()
@@ -296,7 +255,10 @@ impl Attempt<'_> {
             .filter(|one| one.place_id == Some(ride.place_id))
             .filter(|one| one.from_min < to && from < one.to_min())
             .collect();
-        if there.iter().any(|one| one.kind == BookingKind::GroundDragged) {
+        if there
+            .iter()
+            .any(|one| one.kind == BookingKind::GroundDragged)
+        {
             return false;
         }
         let with_horse = || there.iter().filter(|one| one.horse_id.is_some());

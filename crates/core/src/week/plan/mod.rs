@@ -7,7 +7,10 @@
 //! - [`broken`](mod@broken): what a plan breaks
 //! - [`score`](mod@score): what a plan is worth, term by term
 //! - [`left_out`](mod@left_out): which rides are missing, and why
-//! - [`changes`]: what one plan does otherwise than another
+//! - [`obstacle`]: what can stand in the way of one
+//! - [`changes`](mod@changes): what one plan does otherwise than another
+//! - [`check`]: whether it can be planned at all
+//! - [`stretches`](mod@stretches): how often the herd is gathered, or barrels are set
 //! - [`words`]: the same in sentences
 
 pub mod broken;
@@ -16,6 +19,7 @@ pub mod check;
 pub mod days;
 pub mod instance;
 pub mod left_out;
+pub mod obstacle;
 pub mod planned;
 pub mod score;
 pub mod stretches;
@@ -29,6 +33,7 @@ pub use instance::{
     WeekLot, WeekPlace, WeekRider, Weights,
 };
 pub use left_out::{LeftOutRide, left_out};
+pub use obstacle::{DayObstacle, Obstacle};
 pub use planned::PlannedRide;
 pub use score::{Score, Term, TermKind, score};
 pub use work::{Work, WorkKind};

@@ -219,7 +219,11 @@ pub fn score(instance: &WeekInstance, rides: &[PlannedRide]) -> Score {
         sum(|one| one.knows),
         strangers.count() as u32,
     );
-    add(TermKind::Quiet, sum(|one| one.quiet), below(|one| one.quiet));
+    add(
+        TermKind::Quiet,
+        sum(|one| one.quiet),
+        below(|one| one.quiet),
+    );
     add(
         TermKind::YoungHeat,
         sum(|one| one.young_heat),

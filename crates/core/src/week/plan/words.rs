@@ -1,7 +1,7 @@
 //! A plan in sentences: why a ride is left out, and which soft rules were given up.
 
 use super::instance::{WeekHorse, WeekInstance};
-use super::left_out::{DayObstacle, Obstacle};
+use super::obstacle::{DayObstacle, Obstacle};
 use super::score::{Term, TermKind};
 use super::work::WorkKind;
 use crate::plain::{count, weekday};
@@ -58,7 +58,10 @@ fn sentence(instance: &WeekInstance, horse: &WeekHorse, obstacle: Obstacle, on: 
 
 fn lot_name(instance: &WeekInstance, horse: &WeekHorse) -> String {
     let lot_id = horse.works.iter().find_map(|work| work.lot_id);
-    let lot = instance.cattle.iter().find(|lot| Some(lot.lot_id) == lot_id);
+    let lot = instance
+        .cattle
+        .iter()
+        .find(|lot| Some(lot.lot_id) == lot_id);
     lot.map_or_else(|| "cattle".to_owned(), |lot| lot.name.clone())
 }
 
@@ -84,7 +87,11 @@ pub fn given_up(instance: &WeekInstance, term: &Term) -> String {
     }
     match term.kind {
         TermKind::Rides => {
-            let wanted: u32 = instance.horses.iter().map(|one| u32::from(one.wanted)).sum();
+            let wanted: u32 = instance
+                .horses
+                .iter()
+                .map(|one| u32::from(one.wanted))
+                .sum();
             format!("{often} of {wanted} rides don't fit.")
         }
         TermKind::Herd => format!("The herd is gathered again {}.", count(often, "time")),
@@ -114,4 +121,3 @@ pub fn work_named(kind: WorkKind) -> &'static str {
         WorkKind::Outing => "an outing, nothing asked",
     }
 }
-
