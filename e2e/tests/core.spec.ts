@@ -133,7 +133,8 @@ test('every calculator answers in the page what it answers on the server', async
   await signIn(page, 'wren@saltgrass');
   const listed = (await (await page.request.get('/api/calc')).json()) as { name: string }[];
   expect([...new Set(golden.map(({ name }) => name))].sort()).toEqual(
-    listed.map(({ name }) => name).sort(),
+    // The planner's own is not in the page: its solver is the server's.
+    listed.map(({ name }) => name).filter((name) => name !== 'week').sort(),
   );
   await expectTheSame(page, golden);
 });

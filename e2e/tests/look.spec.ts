@@ -53,6 +53,7 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     ['/yard', 'Yard'],
     ['/calendars', 'Calendars'],
     [`/horses/${harrow.horse_id}/cool-out`, 'Harrow'],
+    ['/week', 'Week of'],
     ['/day', 'Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
   ];

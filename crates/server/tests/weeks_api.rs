@@ -222,6 +222,9 @@ async fn the_rest_of_a_day_is_planned_around_a_lame_horse(pool: PgPool) {
             .count(),
         0
     );
+    let gone = plan["changes"].as_array().unwrap().iter();
+    let gone = gone.filter(|one| one["is"].is_null() && one["horse_id"] == json!(server.oatcake));
+    assert_eq!(gone.count(), 1, "{}", plan["changes"]);
     let taken = json!({"rides": rides(&plan["plan"]), "only_day": true, "because": "Came up lame"});
     let (status, said) = answered(put(&trainer, day, taken.clone()).await).await;
     assert_eq!(status, 204, "{said}");

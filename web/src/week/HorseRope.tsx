@@ -35,7 +35,18 @@ export function HorseRope(props: Props) {
   );
   return (
     <tr>
-      <Box component="th" scope="row" sx={{ fontWeight: 400 }}>
+      <Box
+        component="th"
+        scope="row"
+        sx={{
+          fontWeight: 400,
+          position: 'sticky',
+          left: 0,
+          bgcolor: 'background.default',
+          zIndex: 4,
+          '@media print': { bgcolor: 'transparent', position: 'static' },
+        }}
+      >
         <Typography
           component={Link}
           to={`/horses/${horse.horse_id}`}

@@ -20,9 +20,10 @@ export function RiderDays({ instance, draft }: { instance: Instance; draft: Draf
           borderCollapse: 'collapse',
           tableLayout: 'fixed',
           width: '100%',
-          minWidth: 168 + instance.days.length * 112,
+          minWidth: 112 + instance.days.length * 112,
+          '@media print': { minWidth: 0 },
           '& th, & td': { textAlign: 'left', p: 0.5, borderTop: '1px solid' },
-          '& th': { width: 168, fontWeight: 700 },
+          '& th': { width: { xs: 112, sm: 168 }, fontWeight: 700, '@media print': { width: 128 } },
         }}
       >
         <tbody>

@@ -8,6 +8,7 @@ import {
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
+import GlobalStyles from '@mui/material/GlobalStyles';
 import Typography from '@mui/material/Typography';
 import { useState, type KeyboardEvent } from 'react';
 import { BrokenList } from '../day/BrokenList';
@@ -34,7 +35,7 @@ interface Held {
   steps: number;
 }
 
-const nameWidth = 168;
+const nameWidth = { xs: 112, sm: 168 };
 
 /** The width of a day with the gap beside it. */
 const dayWidth = () =>
@@ -105,7 +106,8 @@ export function Ropes(props: Props) {
           )
         )}
       </Box>
-      <Box sx={{ overflowX: 'auto', pb: 1 }}>
+      <GlobalStyles styles={{ '@page': { size: 'landscape' } }} />
+      <Box sx={{ overflowX: 'auto', pb: 1, '@media print': { overflowX: 'visible' } }}>
         <Box
           component="table"
           aria-label="The week by horse"
@@ -113,13 +115,18 @@ export function Ropes(props: Props) {
             borderCollapse: 'collapse',
             tableLayout: 'fixed',
             width: '100%',
-            minWidth: nameWidth + instance.days.length * 112,
+            minWidth: nameWidth.xs + instance.days.length * 112,
+            '@media print': { minWidth: 0 },
             '& th, & td': { textAlign: 'left', verticalAlign: 'top', p: 0.5 },
           }}
         >
           <thead>
             <tr>
-              <Box component="th" scope="col" sx={{ width: nameWidth }}>
+              <Box
+                component="th"
+                scope="col"
+                sx={{ width: nameWidth, '@media print': { width: 128 } }}
+              >
                 <Typography component="span" variant="body2">
                   Horse
                 </Typography>

@@ -19,6 +19,8 @@ import { RideSheet } from './RideSheet';
 import { Ropes } from './Ropes';
 import { useWeekRules } from './useWeekRules';
 
+const notPrinted = { '@media print': { display: 'none' } };
+
 /** The week to plan: every horse's rides from day to day, looked for or moved by hand. */
 export function WeekPage() {
   const { time_zone } = useWho();
@@ -33,11 +35,11 @@ export function WeekPage() {
           Week of {shortDay(monday)}
         </Typography>
         {monday > today && (
-          <Button component={Link} to={`/week/${dayAfter(monday, -7)}`}>
+          <Button component={Link} to={`/week/${dayAfter(monday, -7)}`} sx={notPrinted}>
             Week before
           </Button>
         )}
-        <Button component={Link} to={`/week/${dayAfter(monday, 7)}`}>
+        <Button component={Link} to={`/week/${dayAfter(monday, 7)}`} sx={notPrinted}>
           Week after
         </Button>
         <Button

@@ -204,7 +204,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
     };
     let stood = stand_in(&mut instance, signed, &near, &dates);
     let stays = |one: &&Stood| !what_if.without_horses.contains(&one.ride.horse_id) || one.begun;
-    instance.before = stood.iter().filter(stays).map(|one| one.ride).collect();
+    instance.before = stood.iter().map(|one| one.ride).collect();
     instance.pins = stood
         .iter()
         .filter(stays)

@@ -54,7 +54,7 @@ pub fn works(judged: &Judged, yard: &Yard<'_>) -> Vec<Work> {
     works.push(Work {
         kind: WorkKind::Ride,
         minutes,
-        place_ids: places_for(yard, with, false),
+        place_ids: places_for(yard, with),
         lot_id: None,
         helper: false,
         at_most: 12,
@@ -78,7 +78,7 @@ pub fn works(judged: &Judged, yard: &Yard<'_>) -> Vec<Work> {
         works.push(Work {
             kind,
             minutes,
-            place_ids: places_for(yard, Some(with), false),
+            place_ids: places_for(yard, Some(with)),
             lot_id: lot_id.flatten(),
             helper: false,
             at_most: HARD_AT_MOST,
@@ -92,7 +92,7 @@ pub fn works(judged: &Judged, yard: &Yard<'_>) -> Vec<Work> {
         works.push(Work {
             kind: WorkKind::Outing,
             minutes: OUTING_MINUTES,
-            place_ids: places_for(yard, Some(AtHand::Outside), true),
+            place_ids: places_for(yard, Some(AtHand::Outside)),
             lot_id: None,
             helper: false,
             at_most: 1,
@@ -130,7 +130,7 @@ fn name_of(judged: &Judged, level: &Level) -> String {
 }
 
 /// Where something can be done: what needs nothing, in any arena or pen for riding.
-pub fn places_for(yard: &Yard<'_>, with: Option<AtHand>, outing: bool) -> Vec<Uuid> {
+pub fn places_for(yard: &Yard<'_>, with: Option<AtHand>) -> Vec<Uuid> {
     let fits = |place: &&Place| {
         let kind = place.sheet.kind.word();
         match with {
@@ -145,7 +145,7 @@ pub fn places_for(yard: &Yard<'_>, with: Option<AtHand>, outing: bool) -> Vec<Uu
         .map(|place| place.place_id)
         .collect();
     // A small barn has one place for everything.
-    if places.is_empty() && with.is_none() || places.is_empty() && outing {
+    if places.is_empty() && with.is_none() {
         places = yard.places.iter().map(|place| place.place_id).collect();
     }
     places
