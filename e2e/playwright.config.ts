@@ -44,6 +44,8 @@ export default defineConfig({
   },
   use: {
     baseURL: address,
+    // What is waited for in vain is said soon, not at the end of the check.
+    actionTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
     launchOptions: {
