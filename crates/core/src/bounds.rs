@@ -240,6 +240,29 @@ pub const MORE: Bound = bound("share more", "", 0.0, 2.0);
 /// What a point of heat counts for the young.
 pub const YOUNG_HEAT: Bound = bound("weight", "points", 0.0, 100.0);
 
+/// Rides a week on the road to a date: a horse has a day off.
+pub const ROAD_RIDES_A_WEEK: Bound = bound("rides a week", "rides", 0.5, 6.0);
+/// Levels worked on in a ride.
+pub const BLOCKS_A_RIDE: Bound = bound("levels of a ride", "", 1.0, 8.0);
+/// Futures that are drawn.
+pub const FUTURES: Bound = bound("futures", "", 50.0, 5000.0);
+/// Levels named on a road.
+pub const ROAD_LEVELS: Bound = bound("levels", "", 0.0, 400.0);
+/// Levels of a goal.
+pub const GOAL_LEVELS: Bound = bound("levels of a goal", "", 0.0, 60.0);
+/// Days on which a horse is not ridden.
+pub const ROAD_DAYS_OFF: Bound = bound("days off", "days", 0.0, 400.0);
+/// Rides a level takes.
+pub const PACE_RIDES: Bound = bound("rides", "rides", 0.5, 2000.0);
+/// How quick a horse is.
+pub const FACTOR: Bound = bound("factor", "", 0.1, 10.0);
+/// How unsure that is.
+pub const SPREAD_OF_FACTOR: Bound = bound("spread", "", 0.0, 2.0);
+/// Histories of a barn's horses.
+pub const HISTORIES: Bound = bound("histories", "", 0.0, 5000.0);
+/// Rides of one history.
+pub const HISTORY_RIDES: Bound = bound("rides", "rides", 1.0, 2000.0);
+
 const fn bound(what: &'static str, unit: &'static str, least: f64, most: f64) -> Bound {
     Bound {
         what,

@@ -22,6 +22,7 @@
 //! | [`card`] | which blocks today's ride has, and why |
 //! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
 //! | [`week`] | the day: bookings, changes by hand, what they break |
+//! | [`road`] | the barn's own pace, and the road to a date: chance, range, what decides, what helps |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
 //! | [`calc`] | the calculators: one JSON object in, one out |
@@ -52,6 +53,7 @@ pub mod plain;
 pub mod program;
 pub mod rep;
 pub mod ride;
+pub mod road;
 pub mod school;
 pub mod side;
 pub mod sim_horse;

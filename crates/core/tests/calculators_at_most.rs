@@ -85,6 +85,31 @@ fn largest(name: &str) -> Value {
             let horse = json!({"days_ridden": 400, "holds": vec![level; 20]});
             json!({"asks": vec![ask; 5_000], "barn": vec![horse; 700]})
         }
+        "pace" => {
+            let history = |number: u128| {
+                json!({"horse_id": uuid::Uuid::from_u128(number), "level": {"skill": "bend.flex", "rung": "stand"},
+                    "rides": 1 + number % 900, "held": number % 2 == 0})
+            };
+            json!({"histories": (0..5_000).map(history).collect::<Vec<Value>>()})
+        }
+        // The whole ladder, from nothing, in as many futures as there may be.
+        "road" => {
+            let ladder = cavesson_core::ladder::Ladder::shipped();
+            let levels: Vec<Value> = ladder
+                .levels
+                .iter()
+                .map(|level| json!(level.level))
+                .collect();
+            let stands: Vec<Value> = levels
+                .iter()
+                .map(|level| json!({"level": level, "asked_rides": 3, "rides_left": vec![json!(null); 200]}))
+                .collect();
+            let goal = |number: usize| json!({"name": "x".repeat(80), "day": "2027-06-01", "levels": levels[number..number + 60]});
+            json!({"with_helps": true, "road": {
+                "today": "2026-06-01", "levels": stands, "goals": (0..20).map(goal).collect::<Vec<Value>>(),
+                "rides_a_week": 5, "futures": 5000,
+            }})
+        }
         // A week as full as it may be, everything at the same time.
         "week-rules" => {
             let id = |kind: u128, number: u128| uuid::Uuid::from_u128(kind * 100_000 + number);

@@ -234,6 +234,8 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "load",
             "heat",
             "cool-out",
+            "pace",
+            "road",
             "simulate-horse",
             "week"
         ]

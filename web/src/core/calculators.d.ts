@@ -208,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/pace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Rides from the first ask of a level to held in a barn, and how quick each horse is. */
+        post: operations["pace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/quit": {
         parameters: {
             query?: never;
@@ -219,6 +236,23 @@ export interface paths {
         put?: never;
         /** @description Whether the last ask of a block is a good place to quit, and why. */
         post: operations["quit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/road": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The chance that a horse is ready by a date, the range of the day, and what decides. */
+        post: operations["road"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1356,6 +1390,55 @@ export interface components {
              */
             time_s: number;
         };
+        /** @description What the horse is to hold, and by when. */
+        GoalAsked: {
+            /**
+             * Format: date
+             * @description By which day.
+             */
+            day: string;
+            /** @description Levels to hold. */
+            levels: components["schemas"]["Level"][];
+            /** @description In your words. */
+            name: string;
+        };
+        /** @description A goal on the road. */
+        GoalRoad: {
+            /**
+             * Format: double
+             * @description Share of the futures in which all its levels are held by then.
+             */
+            chance: number;
+            /**
+             * Format: double
+             * @description The same four weeks later.
+             */
+            chance_a_month_later: number;
+            /**
+             * Format: date
+             * @description By which day.
+             */
+            day: string;
+            /**
+             * Format: date
+             * @description One in ten.
+             */
+            from?: string | null;
+            /** @description Level by level. */
+            levels: components["schemas"]["LevelRoad"][];
+            /**
+             * Format: date
+             * @description The day by which every second future is there; null beyond what is looked ahead.
+             */
+            median?: string | null;
+            /** @description In your words. */
+            name: string;
+            /**
+             * Format: date
+             * @description Nine in ten.
+             */
+            to?: string | null;
+        };
         /**
          * @description How much was in the hand. Our own scale; the class bounds are product defaults.
          * @enum {string}
@@ -1395,6 +1478,47 @@ export interface components {
          * @enum {string}
          */
         Help: "mostly_hand" | "even" | "mostly_leg";
+        /**
+         * @description What could be changed.
+         * @enum {string}
+         */
+        HelpKind: "ride_more" | "work_first" | "drop" | "month_later";
+        /** @description How quick a horse is. */
+        HorseFactor: {
+            /**
+             * Format: double
+             * @description Rides it takes, as a multiple of the barn's.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description How unsure that is, as a standard deviation of its logarithm.
+             */
+            spread: number;
+        };
+        /** @description How quick a horse is. */
+        HorsePace: {
+            /**
+             * Format: double
+             * @description Rides it takes, as a multiple of the barn's: below 1 is quick.
+             */
+            factor: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: int32
+             * @description Levels it rests on.
+             */
+            levels: number;
+            /**
+             * Format: double
+             * @description How unsure that is, as a standard deviation of its logarithm.
+             */
+            spread: number;
+        };
         /**
          * @description One trait of a horse.
          * @enum {string}
@@ -1728,6 +1852,23 @@ export interface components {
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];
         };
+        /** @description How one horse came along with one level. */
+        LevelHistory: {
+            /** @description Whether it was held; otherwise it is still under way. */
+            held: boolean;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: int32
+             * @description Rides that asked it, from the first until it was held, or until now.
+             */
+            rides: number;
+        };
         /** @description One level, judged. */
         LevelJudgement: {
             /** @description What the judge says of it. */
@@ -1736,6 +1877,96 @@ export interface components {
             level: components["schemas"]["Level"];
             /** @description What it is called. */
             name: string;
+        };
+        /** @description Rides from the first ask of a level until it is held. */
+        LevelPace: {
+            /**
+             * Format: double
+             * @description One horse in four is there by then.
+             */
+            from: number;
+            /**
+             * Format: int32
+             * @description Horses it rests on that hold it.
+             */
+            horses: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: double
+             * @description Every second horse.
+             */
+            median: number;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Three in four.
+             */
+            to: number;
+            /**
+             * Format: int32
+             * @description Horses still under way.
+             */
+            under_way: number;
+            /**
+             * Format: double
+             * @description The shipped default it is drawn towards.
+             */
+            usual: number;
+        };
+        /** @description A level of a goal. */
+        LevelRoad: {
+            /**
+             * Format: double
+             * @description Share of the futures in which it is held by the goal's day.
+             */
+            chance: number;
+            /**
+             * Format: date
+             * @description One in ten.
+             */
+            from?: string | null;
+            /** @description It is held today. */
+            held: boolean;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: date
+             * @description The day by which it is in every second future; null beyond what is looked ahead.
+             */
+            median?: string | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: date
+             * @description Nine in ten.
+             */
+            to?: string | null;
+        };
+        /** @description Where the horse stands on a level. */
+        LevelStands: {
+            /**
+             * Format: int32
+             * @description Rides that asked it so far, while it is under way.
+             */
+            asked_rides?: number;
+            /** @description It was confirmed often enough to keep for long. */
+            firm?: boolean;
+            /** @description It is held. */
+            held?: boolean;
+            /**
+             * Format: int32
+             * @description Days since it was shown soft, itself or in what is built on it.
+             */
+            idle_days?: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * @description Rides it may still take, each as likely as the others, from the judge's own forecast;
+             *     null in it: more than is looked ahead. Empty: by the pace.
+             */
+            rides_left?: (number | null)[];
         };
         /** @description Where a level stands. */
         LevelState: {
@@ -2028,6 +2259,18 @@ export interface components {
              */
             tries: number;
         };
+        /** @description A level on the deciding chain. */
+        OnChain: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the futures in which it lies on the longest path.
+             */
+            share: number;
+        };
         /** @description A decision of a trainer about a level. */
         Overrule: {
             /**
@@ -2051,6 +2294,21 @@ export interface components {
             overrule_id: string;
             /** @description Why. */
             reason: string;
+        };
+        /** @description Rides a level takes in a barn. */
+        PaceOfLevel: {
+            /**
+             * Format: int32
+             * @description How many horses that rests on.
+             */
+            horses?: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: double
+             * @description Every second horse takes so many rides.
+             */
+            median: number;
         };
         /**
          * @description What a part of the card is.
@@ -2318,6 +2576,57 @@ export interface components {
          * @enum {string}
          */
         RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
+        /** @description The road of a horse. */
+        Road: {
+            /** @description What decides: how often each level lies on the longest path, most often first. */
+            chain: components["schemas"]["OnChain"][];
+            /** @description Goal by goal. */
+            goals: components["schemas"]["GoalRoad"][];
+        };
+        /** @description What a road is asked of. */
+        RoadAsked: {
+            /**
+             * Format: int32
+             * @description Levels worked on in a ride, refreshing among them.
+             */
+            blocks_a_ride?: number;
+            /** @description Days on which the horse is not ridden. */
+            days_off?: string[];
+            first?: components["schemas"]["Level"] | null;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            futures?: number;
+            /** @description What it is to hold, and by when. */
+            goals: components["schemas"]["GoalAsked"][];
+            /** @description How quick the horse is. */
+            horse?: components["schemas"]["HorseFactor"];
+            /**
+             * Format: double
+             * @description Share of the planned rides that come about.
+             */
+            kept?: number;
+            /** @description Where the horse stands; levels that are not named are not held and were never asked. */
+            levels: components["schemas"]["LevelStands"][];
+            /** @description Rides that levels take in this barn; the shipped default for those not named. */
+            pace?: components["schemas"]["PaceOfLevel"][];
+            /**
+             * Format: double
+             * @description Rides a week.
+             */
+            rides_a_week: number;
+            /**
+             * Format: int32
+             * @description The seed of the futures.
+             */
+            seed?: number;
+            /**
+             * Format: date
+             * @description The day it is asked on.
+             */
+            today: string;
+        };
         /**
          * @description What a person is to the barn.
          * @enum {string}
@@ -3866,6 +4175,43 @@ export interface operations {
             };
         };
     };
+    pace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description How the barn's horses came along with their levels. */
+                    histories: components["schemas"]["LevelHistory"][];
+                    /** @description The program; the default schools and gates when left out. */
+                    program?: components["schemas"]["Program"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Horse by horse. */
+                        horses: components["schemas"]["HorsePace"][];
+                        /**
+                         * @description Level by level, in the order of the ladder; those the barn has not worked on have the
+                         *     default.
+                         */
+                        levels: components["schemas"]["LevelPace"][];
+                    };
+                };
+            };
+        };
+    };
     quit: {
         parameters: {
             query?: never;
@@ -3904,6 +4250,46 @@ export interface operations {
                         signal?: components["schemas"]["Quit"] | null;
                         /** @description The same in words; empty without a signal. */
                         text: string;
+                    };
+                };
+            };
+        };
+    };
+    road: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The horse is young or develops late: pushing it is named as such. */
+                    not_to_be_pushed?: boolean;
+                    /** @description The program; the default schools and gates when left out. */
+                    program?: components["schemas"]["Program"];
+                    /** @description Where the horse stands, its goals, the rides there are. */
+                    road: components["schemas"]["RoadAsked"];
+                    /** @description Whether what would help is looked for too: it takes a few times as long. */
+                    with_helps?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description What would help the first goal most, the most first; empty where nobody asked. */
+                        helps: components["schemas"]["Help"][];
+                        /** @description The road. */
+                        road: components["schemas"]["Road"];
+                        /** @description Each goal in a sentence. */
+                        says: string[];
                     };
                 };
             };

@@ -2,11 +2,13 @@
 //!
 //! - [`intake`]: does the intake find where a horse stands?
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
+//! - [`road`]: does the road to a date say what happens?
 //! - [`speed`]: how fast is it? a large barn from memory
 //! - [`week`](mod@week): how good is the plan of a week, and how soon is it there?
 
 mod intake;
 mod judge;
+mod road;
 mod speed;
 mod week;
 
@@ -27,6 +29,8 @@ enum Bench {
     Intake(intake::Arguments),
     /// Candidate rules on simulated horses: false advances, delay, forecasts
     Judge(judge::Arguments),
+    /// Roads of simulated horses: ranges, chances, time
+    Road(road::Arguments),
     /// A large barn judged from memory; the statistics alone
     Speed(speed::Arguments),
     /// Weeks planned: time, objective, gap
@@ -38,6 +42,7 @@ pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
         Bench::Intake(arguments) => intake::run(&arguments),
         Bench::Judge(arguments) => judge::run(&arguments),
+        Bench::Road(arguments) => road::run(&arguments),
         Bench::Speed(arguments) => speed::run(&arguments),
         Bench::Week(arguments) => week::run(&arguments),
     }

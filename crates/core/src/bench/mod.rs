@@ -7,6 +7,7 @@
 //! - [`result`]: false advances, delay, missed ease-backs
 //! - [`coverage`]: how often the forecast's range held what happened
 //! - [`report`]: the table
+//! - [`road`]: whether the road to a date says what happens
 //! - [`intake`]: whether an intake finds where a horse stands
 //!
 //! For measuring speed: [`barn`], a large barn; [`statistics`], the published
@@ -19,6 +20,7 @@ pub mod limits;
 pub mod population;
 pub mod report;
 pub mod result;
+pub mod road;
 pub mod rules;
 pub mod statistics;
 

@@ -6,6 +6,7 @@
 //! - [`soft`], [`quit`], [`gate`], [`judge`]
 //! - [`card`], [`intake`], [`day_rules`], [`week_rules`], [`simulate_horse`]
 //! - [`load`], [`heat`], [`cool_out`]
+//! - [`pace`], [`road`]
 
 pub mod calculator;
 pub mod card;
@@ -20,7 +21,9 @@ pub mod heat;
 pub mod intake;
 pub mod judge;
 pub mod load;
+pub mod pace;
 pub mod quit;
+pub mod road;
 pub mod share;
 pub mod simulate_horse;
 pub mod soft;
@@ -50,6 +53,8 @@ pub const ALL: &[Calculator] = &[
     load::CALCULATOR,
     heat::CALCULATOR,
     cool_out::CALCULATOR,
+    pace::CALCULATOR,
+    road::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

@@ -1,0 +1,34 @@
+//! The road to a date: will this horse hold what it is meant to hold by then, what decides
+//! it, and what helps most?
+//!
+//! - [`history`]: rides from the first ask of a level until it was held
+//! - [`usual`]: how many that takes, while a barn knows little of its own
+//! - [`survival`]: quartiles of rides with those still under way censored, and a prior
+//! - [`pace`](mod@pace): the barn's own pace per level, and each horse's factor
+//! - [`asked`]: what a road is asked of: where the horse stands, goals, rides a week
+//! - [`needed`]: the levels between the horse and its goals
+//! - [`future`]: one future, day by day
+//! - [`road`](mod@road): many futures, added up
+//! - [`helps`]: what would help, and by how much
+//! - [`words`]: the same in sentences
+//!
+//! # Source
+//! Own; how often the ranges hold what happens, and how the chances are calibrated, is
+//! measured on the bench (docs/judge.md).
+
+pub mod asked;
+pub mod future;
+pub mod helps;
+pub mod history;
+pub mod needed;
+pub mod pace;
+pub mod road;
+pub mod survival;
+pub mod usual;
+pub mod words;
+
+pub use asked::{GoalAsked, HorseFactor, LevelStands, RoadAsked};
+pub use helps::{Help, HelpKind};
+pub use history::LevelHistory;
+pub use pace::{HorsePace, LevelPace, Pace, pace};
+pub use road::{GoalRoad, LevelRoad, OnChain, Road, road};

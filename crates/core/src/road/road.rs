@@ -1,0 +1,266 @@
+//! Many futures, added up: the chance to be ready by the date, the range of the day, what
+//! decides.
+
+use jiff::ToSpan;
+use jiff::civil::Date;
+use rand::SeedableRng;
+use rand_chacha::ChaCha8Rng;
+use serde::Serialize;
+
+use super::asked::RoadAsked;
+use super::future::{Ahead, Future};
+use super::needed::{RoadLevels, road_levels};
+use crate::day::days_between;
+use crate::ladder::{Ladder, Level};
+
+/// Days looked ahead beyond the last goal.
+const DAYS_BEYOND: i64 = 84;
+/// Levels named on the chain.
+const ON_CHAIN: usize = 8;
+/// A month later.
+pub const MONTH_DAYS: i64 = 28;
+
+/// The road of a horse.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Road {
+    /// Goal by goal.
+    pub goals: Vec<GoalRoad>,
+    /// What decides: how often each level lies on the longest path, most often first.
+    pub chain: Vec<OnChain>,
+}
+
+/// A goal on the road.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GoalRoad {
+    /// In your words.
+    pub name: String,
+    /// By which day.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub day: Date,
+    /// Share of the futures in which all its levels are held by then.
+    pub chance: f64,
+    /// The same four weeks later.
+    pub chance_a_month_later: f64,
+    /// The day by which every second future is there; null beyond what is looked ahead.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub median: Option<Date>,
+    /// One in ten.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub from: Option<Date>,
+    /// Nine in ten.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub to: Option<Date>,
+    /// Level by level.
+    pub levels: Vec<LevelRoad>,
+}
+
+/// A level of a goal.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LevelRoad {
+    /// The level.
+    pub level: Level,
+    /// What it is called.
+    pub name: String,
+    /// It is held today.
+    pub held: bool,
+    /// Share of the futures in which it is held by the goal's day.
+    pub chance: f64,
+    /// The day by which it is in every second future; null beyond what is looked ahead.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub median: Option<Date>,
+    /// One in ten.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub from: Option<Date>,
+    /// Nine in ten.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub to: Option<Date>,
+}
+
+/// A level on the deciding chain.
+#[derive(Debug, Clone, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OnChain {
+    /// The level.
+    pub level: Level,
+    /// What it is called.
+    pub name: String,
+    /// Share of the futures in which it lies on the longest path.
+    pub share: f64,
+}
+
+/// The days on which a ride is planned, counted from tomorrow as 1: spread over the week,
+/// never on all seven days, and never on a day off.
+pub fn ride_days(asked: &RoadAsked, days: u32) -> Vec<u32> {
+    let a_day = asked.rides_a_week / 7.0;
+    let off: Vec<i64> = asked
+        .days_off
+        .iter()
+        .map(|day| days_between(asked.today, *day))
+        .collect();
+    (1..=days)
+        .filter(|day| {
+            let by = |day: u32| (f64::from(day) * a_day + 1e-9).floor();
+            by(*day) > by(day - 1) && !off.contains(&i64::from(*day))
+        })
+        .collect()
+}
+
+/// The road of a horse to its goals.
+pub fn road(ladder: &Ladder, asked: &RoadAsked) -> Road {
+    let levels = road_levels(ladder, asked);
+    let drawn = Drawn::of(asked, &levels);
+    drawn.told(ladder, asked, &levels)
+}
+
+/// All futures, as far as they are added up.
+pub struct Drawn {
+    /// For each goal, the day of each future; none beyond what is looked ahead.
+    goals: Vec<Vec<Option<u32>>>,
+    /// For each place on the road that is a goal's level, likewise.
+    levels: Vec<Option<Vec<Option<u32>>>>,
+    on_chain: Vec<u32>,
+    futures: u32,
+}
+
+impl Drawn {
+    /// Draws them.
+    pub fn of(asked: &RoadAsked, road: &RoadLevels) -> Drawn {
+        let last = asked.goals.iter().map(|goal| goal.day).max();
+        let ahead = last.map_or(0, |last| days_between(asked.today, last)) + DAYS_BEYOND;
+        let ride_days = ride_days(asked, ahead.max(1) as u32);
+        let mut order: Vec<usize> = (0..road.levels.len()).collect();
+        // Of equal ways what is begun comes first.
+        order.sort_by(|a, b| {
+            let key = |at: &usize| &road.levels[*at];
+            key(b)
+                .ahead
+                .total_cmp(&key(a).ahead)
+                .then(key(b).stands.asked_rides.cmp(&key(a).stands.asked_rides))
+        });
+        let mut rank = vec![0; order.len()];
+        for (place, at) in order.into_iter().enumerate() {
+            rank[at] = place;
+        }
+        let ahead = Ahead {
+            road,
+            asked,
+            ride_days: &ride_days,
+            rank: &rank,
+        };
+        let mut goal_level = vec![false; road.levels.len()];
+        for at in road.goals.iter().flatten() {
+            goal_level[*at] = true;
+        }
+        let mut drawn = Drawn {
+            goals: vec![Vec::with_capacity(asked.futures as usize); road.goals.len()],
+            levels: goal_level.iter().map(|is| is.then(Vec::new)).collect(),
+            on_chain: vec![0; road.levels.len()],
+            futures: asked.futures,
+        };
+        let mut future = Future::default();
+        for number in 0..asked.futures {
+            let seed = u64::from(asked.seed) << 32 | u64::from(number);
+            let mut rng = ChaCha8Rng::seed_from_u64(seed);
+            future.draw(&ahead, &mut rng);
+            drawn.add(&future, road);
+        }
+        drawn
+    }
+
+    fn add(&mut self, future: &Future, road: &RoadLevels) {
+        for (days, goal) in self.goals.iter_mut().zip(&road.goals) {
+            days.push(future.all_held(goal));
+        }
+        for (days, held) in self.levels.iter_mut().zip(&future.held) {
+            if let Some(days) = days {
+                days.push(*held);
+            }
+        }
+        // The path that was longest: from the goal's last level down what it waited for.
+        let never = u32::MAX;
+        let held = |at: &usize| future.held[*at].unwrap_or(never);
+        let mut last = road.goals.iter().flatten().copied().max_by_key(held);
+        while let Some(at) = last.filter(|at| held(at) > 0) {
+            self.on_chain[at] += 1;
+            let needs = road.levels[at].needs.iter().copied();
+            last = needs.max_by_key(held);
+        }
+    }
+
+    /// Share of the futures in which a goal is reached by a day, counted from today.
+    pub fn chance(&self, goal: usize, day: i64) -> f64 {
+        share_by(&self.goals[goal], day)
+    }
+
+    fn told(&self, ladder: &Ladder, asked: &RoadAsked, road: &RoadLevels) -> Road {
+        let name = |at: usize| ladder.levels[road.levels[at].index].name.clone();
+        let level = |at: usize| ladder.levels[road.levels[at].index].level.clone();
+        let goals = asked.goals.iter().enumerate().map(|(number, goal)| {
+            let by = days_between(asked.today, goal.day);
+            let (from, median, to) = range(&self.goals[number], asked.today);
+            let levels = road.goals[number].iter().map(|at| {
+                let days = self.levels[*at].as_deref().unwrap_or_default();
+                let (from, median, to) = range(days, asked.today);
+                LevelRoad {
+                    level: level(*at),
+                    name: name(*at),
+                    held: road.levels[*at].stands.held,
+                    chance: share_by(days, by),
+                    median,
+                    from,
+                    to,
+                }
+            });
+            GoalRoad {
+                name: goal.name.clone(),
+                day: goal.day,
+                chance: self.chance(number, by),
+                chance_a_month_later: self.chance(number, by + MONTH_DAYS),
+                median,
+                from,
+                to,
+                levels: levels.collect(),
+            }
+        });
+        let goals: Vec<GoalRoad> = goals.collect();
+        let mut chain: Vec<(usize, u32)> = self
+            .on_chain
+            .iter()
+            .copied()
+            .enumerate()
+            .filter(|(_, count)| *count > 0)
+            .collect();
+        chain.sort_by_key(|(at, count)| (std::cmp::Reverse(*count), *at));
+        chain.truncate(ON_CHAIN);
+        Road {
+            goals,
+            chain: chain
+                .into_iter()
+                .map(|(at, count)| OnChain {
+                    level: level(at),
+                    name: name(at),
+                    share: f64::from(count) / f64::from(self.futures),
+                })
+                .collect(),
+        }
+    }
+}
+
+fn share_by(days: &[Option<u32>], by: i64) -> f64 {
+    let there = days.iter().flatten().filter(|day| i64::from(**day) <= by);
+    there.count() as f64 / days.len().max(1) as f64
+}
+
+/// The days by which one future in ten, every second, nine in ten are there.
+fn range(days: &[Option<u32>], today: Date) -> (Option<Date>, Option<Date>, Option<Date>) {
+    let mut sorted: Vec<u32> = days.iter().map(|day| day.unwrap_or(u32::MAX)).collect();
+    sorted.sort_unstable();
+    let at = |share: f64| {
+        let day = *sorted.get(((sorted.len() as f64) * share) as usize)?;
+        (day < u32::MAX).then(|| today.saturating_add(i64::from(day).days()))
+    };
+    (at(0.1), at(0.5), at(0.9))
+}
