@@ -4,8 +4,8 @@
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::road::asked::PaceOfLevel;
 use cavesson_core::road::needed::road_levels;
-use cavesson_core::road::road::ride_days;
 use cavesson_core::road::survival::{Prior, beyond, quantile};
+use cavesson_core::road::told::ride_days;
 use cavesson_core::road::{
     GoalAsked, HorseFactor, LevelHistory, LevelStands, RoadAsked, pace, road,
 };

@@ -379,8 +379,8 @@ pub fn run(world: &RoadWorld, horses: u64, futures: u32) -> RoadResult {
         };
         let told = road(ladder, &question);
         let goal = &told.goals[0];
-        let days = open.iter().map(|index| horse.held[*index]);
-        let came = days.fold(Some(0), |latest, held| Some(latest?.max(held?)));
+        let mut days = open.iter().map(|index| horse.held[*index]);
+        let came = days.try_fold(0, |latest, held| held.map(|day| day.max(latest)));
         let came = came.map(|day: u32| BEGINS.saturating_add(i64::from(day).days()));
         let far = Date::MAX;
         let came_on = came.unwrap_or(far);

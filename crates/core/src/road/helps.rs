@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use super::asked::RoadAsked;
 use super::needed::road_levels;
-use super::road::{Drawn, MONTH_DAYS, Road};
+use super::told::{Drawn, MONTH_DAYS, Road};
 use super::words;
 use crate::day::days_between;
 use crate::ladder::{Ladder, Level};

@@ -8,7 +8,7 @@
 //! - [`asked`]: what a road is asked of: where the horse stands, goals, rides a week
 //! - [`needed`]: the levels between the horse and its goals
 //! - [`future`]: one future, day by day
-//! - [`road`](mod@road): many futures, added up
+//! - [`told`]: many futures, added up
 //! - [`helps`]: what would help, and by how much
 //! - [`words`]: the same in sentences
 //!
@@ -22,8 +22,8 @@ pub mod helps;
 pub mod history;
 pub mod needed;
 pub mod pace;
-pub mod road;
 pub mod survival;
+pub mod told;
 pub mod usual;
 pub mod words;
 
@@ -31,4 +31,4 @@ pub use asked::{GoalAsked, HorseFactor, LevelStands, RoadAsked};
 pub use helps::{Help, HelpKind};
 pub use history::LevelHistory;
 pub use pace::{HorsePace, LevelPace, Pace, pace};
-pub use road::{GoalRoad, LevelRoad, OnChain, Road, road};
+pub use told::{GoalRoad, LevelRoad, OnChain, Road, road};

@@ -2,7 +2,7 @@
 
 use super::helps::Held;
 use super::pace::LevelPace;
-use super::road::{GoalRoad, Road};
+use super::told::{GoalRoad, Road};
 use crate::plain::{count, lower, percent};
 
 /// A chance below which a date is at risk. Product default.
