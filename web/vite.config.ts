@@ -96,6 +96,8 @@ export default defineConfig({
         ],
       },
       workbox: {
+        // The core is over two megabytes (six hundred kilobytes on the way).
+        maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
         clientsClaim: true,
         cleanupOutdatedCaches: true,
         globPatterns: ['**/*.{js,css,html,svg,wasm}', '**/*latin-wght-normal*.woff2'],
