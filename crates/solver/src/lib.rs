@@ -8,6 +8,7 @@
 //! | [`place`] | all at once, where that is few: every rule and every term on a grid of time |
 //! | [`room`], [`refill`] | a plan under way; taking rides out and filling in the best anew |
 //! | [`search`], [`together`] | both steps side by side, until nothing gets better or the time is up |
+//! | [`rules`], [`parts`] | what both models have and no time is needed for; parts of a day |
 //! | [`milp`] | the solver from the registry behind a small face |
 //! | [`instances`] | made-up weeks for benches and tests |
 //! | [`calculator`] | `week`: one JSON object in, one out |
@@ -26,9 +27,11 @@ pub mod calculator;
 pub mod instances;
 pub mod milp;
 pub mod options;
+pub mod parts;
 pub mod place;
 pub mod refill;
 pub mod room;
+pub mod rules;
 pub mod search;
 pub mod together;
 pub mod week;

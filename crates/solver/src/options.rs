@@ -1,10 +1,15 @@
 //! Every single ride that the rules allow by itself, given what stays as it is.
 
+use std::ops::Range;
+
 use cavesson_core::person::RideNeeds;
 use cavesson_core::week::BookingKind;
 use cavesson_core::week::plan::instance::STEP_MIN;
 use cavesson_core::week::plan::score::{heat_allows, of_ride};
 use cavesson_core::week::plan::{PlannedRide, WeekInstance, WeekRider, Work, WorkKind};
+
+/// Minutes by which places are taken: works are in steps of five.
+pub const SLOT_MIN: u16 = 5;
 
 /// A ride that could be in the plan. Horse, rider and place are numbers in the lists of the
 /// instance.
@@ -30,8 +35,14 @@ impl Choice {
         &instance.horses[self.horse].works[usize::from(self.ride.work)]
     }
 
+    /// The slots of five minutes it takes of its place: what stands there need not lie on
+    /// the grid.
+    pub fn slots(&self) -> Range<u16> {
+        self.ride.from_min / SLOT_MIN..self.to_min.div_ceil(SLOT_MIN)
+    }
+
     /// The steps of the grid it lies on.
-    pub fn steps(&self) -> std::ops::Range<u16> {
+    pub fn steps(&self) -> Range<u16> {
         self.ride.from_min / STEP_MIN..self.to_min.div_ceil(STEP_MIN)
     }
 }
@@ -209,29 +220,24 @@ fn is_open(instance: &WeekInstance, place: usize, day: u8, from_min: u16, to_min
     })
 }
 
-/// How many horses are in a place at a step of the grid: bookings that stand and rides that
-/// stay.
+/// How many horses are in a place in these minutes: bookings that stand and rides that stay.
 pub fn there_at(
     instance: &WeekInstance,
     stay: &[PlannedRide],
     place: usize,
     day: u8,
-    step: u16,
+    minutes: Range<u16>,
 ) -> usize {
     let place_id = instance.places[place].place_id;
-    let (from, to) = (step * STEP_MIN, (step + 1) * STEP_MIN);
+    let meets = |from: u16, to: u16| from < minutes.end && minutes.start < to;
     let fixed = instance.fixed.iter().filter(|one| {
         one.day == day
             && one.booking.place_id == Some(place_id)
             && one.booking.horse_id.is_some()
-            && one.booking.from_min < to
-            && from < one.booking.to_min()
+            && meets(one.booking.from_min, one.booking.to_min())
     });
     let rides = stay.iter().filter(|one| {
-        one.day == day
-            && one.place_id == place_id
-            && one.from_min < to
-            && from < instance.to_min(one)
+        one.day == day && one.place_id == place_id && meets(one.from_min, instance.to_min(one))
     });
     fixed.count() + rides.count()
 }

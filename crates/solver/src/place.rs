@@ -2,14 +2,14 @@
 //! term of the core's score on a grid of time.
 
 use std::collections::BTreeMap;
+use std::ops::Range;
 
-use cavesson_core::week::plan::instance::STEP_MIN;
-use cavesson_core::week::plan::score::{counts_for_spread, is_dense};
 use cavesson_core::week::plan::stretches::STILL_READY_MIN;
 use cavesson_core::week::plan::{PlannedRide, WeekInstance, WorkKind};
 
 use crate::milp::{Column, Found, Model, Until};
-use crate::options::{Choice, is_booked, there_at};
+use crate::options::{Choice, SLOT_MIN, is_booked, there_at};
+use crate::rules::{Key, RideRules};
 
 /// A model over choices.
 pub struct Placing<'a> {
@@ -39,9 +39,8 @@ impl<'a> Placing<'a> {
             columns,
             model,
         };
-        placing.horses();
-        placing.hard_days();
-        placing.lots();
+        placing.whatever_the_time();
+        placing.two_rides_a_day();
         placing.riders();
         placing.places();
         placing.stand_by();
@@ -85,219 +84,47 @@ impl<'a> Placing<'a> {
         self.model.at_most(parts, limit);
     }
 
-    /// Rides a day and a week, days a week, how often each work; what the rides are worth;
-    /// how they are spread.
-    fn horses(&mut self) {
-        let instance = self.instance;
-        for (number, horse) in instance.horses.iter().enumerate() {
-            if !self.choices.iter().any(|one| one.horse == number) {
+    fn whatever_the_time(&mut self) {
+        let keys = self.choices.iter().map(|one| Key {
+            horse: one.horse,
+            work: one.ride.work,
+            day: one.ride.day,
+            rider: one.rider,
+        });
+        let rides: Vec<(Key, Column)> = keys.zip(self.columns.iter().copied()).collect();
+        let rules = RideRules {
+            instance: self.instance,
+            stay: self.stay,
+            rides: &rides,
+        };
+        rules.add_to(&mut self.model);
+    }
+
+    /// A horse is in one place at a time.
+    fn two_rides_a_day(&mut self) {
+        for (number, horse) in self.instance.horses.iter().enumerate() {
+            if horse.most_rides_a_day == 1 {
                 continue;
             }
-            let stays = || {
-                let stay = self.stay.iter();
-                stay.filter(|one| one.horse_id == horse.horse_id)
-            };
-            let given = stays().count();
-            let staying: Vec<u8> = stays().map(|one| one.day).collect();
-            let works: Vec<usize> = (0..horse.works.len())
-                .map(|work| stays().filter(|one| usize::from(one.work) == work).count())
-                .collect();
-            let all: Vec<_> = self.of(|one| one.horse == number).collect();
-            let left = usize::from(horse.wanted).saturating_sub(given);
-            // The first rides count more: what a ride is worth falls, so the parts fill in
-            // their order by themselves.
-            let mut sum: Vec<_> = all.iter().map(|(_, one)| (-1.0, *one)).collect();
-            for nth in given..usize::from(horse.wanted) {
-                let worth = horse.ride_worth(nth as u8, &instance.weights);
-                sum.push((1.0, self.model.amount(1.0, worth)));
-            }
-            self.row(sum, 0.0);
-            self.row(all, left as f64);
-            for (work, done) in works.iter().enumerate() {
-                let parts: Vec<_> = self
-                    .of(|one| one.horse == number && usize::from(one.ride.work) == work)
-                    .collect();
-                let most = usize::from(horse.works[work].at_most).saturating_sub(*done);
-                self.row(parts, most as f64);
-            }
-            self.days_of(number, &staying);
-        }
-    }
-
-    fn days_of(&mut self, number: usize, staying: &[u8]) {
-        let instance = self.instance;
-        let horse = &instance.horses[number];
-        let days = instance.days.len() as u8;
-        // Each day: the choices, whether it is ridden as it stays, and a column for it
-        // where there may be two rides.
-        let mut on: Vec<Vec<(f64, Column)>> = Vec::new();
-        for day in 0..days {
-            let parts: Vec<_> = self
-                .of(|one| one.horse == number && one.ride.day == day)
-                .collect();
-            let stays = staying.iter().filter(|one| **one == day).count();
-            let most = usize::from(horse.most_rides_a_day).saturating_sub(stays);
-            self.row(parts.clone(), most as f64);
-            if most > 1 && !parts.is_empty() {
-                self.no_two_at_once(number, day);
-            }
-            let ridden = if horse.most_rides_a_day > 1 && !parts.is_empty() {
-                let ridden = self.model.yes_or_no(0.0);
-                for part in &parts {
-                    self.row(vec![*part, (-1.0, ridden)], 0.0);
-                }
-                // Counted only where it is: a day cannot be called ridden for nothing.
-                let mut not_more: Vec<_> = parts.iter().map(|(_, one)| (-1.0, *one)).collect();
-                not_more.push((1.0, ridden));
-                self.row(not_more, 0.0);
-                vec![(1.0, ridden)]
-            } else {
-                parts
-            };
-            on.push(ridden);
-        }
-        let mut days_stay: Vec<u8> = staying.to_vec();
-        days_stay.sort_unstable();
-        days_stay.dedup();
-        let new_days: Vec<(f64, Column)> = (0..days)
-            .filter(|day| !days_stay.contains(day))
-            .flat_map(|day| on[usize::from(day)].clone())
-            .collect();
-        let left = usize::from(horse.most_days).saturating_sub(days_stay.len());
-        self.row(new_days, left as f64);
-        if horse.wanted == 0 || instance.weights.spread == 0.0 {
-            return;
-        }
-        let dense = is_dense(instance, horse);
-        for day in 1..days {
-            if !counts_for_spread(instance, horse, day - 1, day) {
-                continue;
-            }
-            let (one, other) = (&on[usize::from(day - 1)], &on[usize::from(day)]);
-            let stays = [day - 1, day].map(|day| f64::from(u8::from(days_stay.contains(&day))));
-            // A day that stays ridden counts once, whatever is added to it.
-            let free = |parts: &Vec<(f64, Column)>, stays: f64| {
-                if stays > 0.0 {
-                    Vec::new()
-                } else {
-                    parts.clone()
-                }
-            };
-            let mut parts = free(one, stays[0]);
-            parts.extend(free(other, stays[1]));
-            let ridden = stays[0] + stays[1];
-            let unspread = self.model.amount(1.0, -instance.weights.spread);
-            if dense {
-                // unspread >= 1 - ridden days of the two
-                let mut row: Vec<_> = parts.iter().map(|(times, one)| (-times, *one)).collect();
-                row.push((-1.0, unspread));
-                self.row(row, ridden - 1.0);
-            } else {
-                // unspread >= ridden days of the two - 1
-                parts.push((-1.0, unspread));
-                self.row(parts, 1.0 - ridden);
+            for day in 0..self.instance.days.len() as u8 {
+                self.at_once(
+                    |one| one.horse == number && one.ride.day == day,
+                    Choice::steps,
+                    |_| 1.0,
+                );
             }
         }
     }
 
-    fn no_two_at_once(&mut self, number: usize, day: u8) {
-        for step in 0..24 * 60 / STEP_MIN {
-            let parts: Vec<_> = self
-                .of(|one| one.horse == number && one.ride.day == day && one.steps().contains(&step))
-                .collect();
-            if parts.len() > 1 {
-                self.row(parts, 1.0);
-            }
-        }
-    }
-
-    fn hard_days(&mut self) {
-        let instance = self.instance;
-        for number in 0..instance.horses.len() {
-            for day in 1..instance.days.len() as u8 {
-                if !instance.are_next(day - 1, day) {
-                    continue;
-                }
-                // Of each day at most one counts: a row for each pair of hard choices would
-                // be many, their sums are as strong.
-                let hard = |of: u8| {
-                    let hard: Vec<_> = self
-                        .of(|one| {
-                            one.horse == number
-                                && one.ride.day == of
-                                && one.work(instance).kind.is_hard()
-                        })
-                        .collect();
-                    hard
-                };
-                let (before, after) = (hard(day - 1), hard(day));
-                if before.is_empty() || after.is_empty() {
-                    continue;
-                }
-                if instance.horses[number].most_rides_a_day > 1 {
-                    for one in &before {
-                        for other in &after {
-                            self.row(vec![*one, *other], 1.0);
-                        }
-                    }
-                } else {
-                    self.row(before.into_iter().chain(after).collect(), 1.0);
-                }
-            }
-        }
-    }
-
-    fn lots(&mut self) {
-        let instance = self.instance;
-        for lot in &instance.cattle {
-            let on_lot = |kind: WorkKind, of: Option<uuid::Uuid>| {
-                kind == WorkKind::Cattle && of == Some(lot.lot_id)
-            };
-            let stays: Vec<u8> = self
-                .stay
-                .iter()
-                .filter(|one| {
-                    let work = instance.work(one);
-                    work.is_some_and(|work| on_lot(work.kind, work.lot_id))
-                })
-                .map(|one| one.day)
-                .collect();
-            let is_on = |one: &Choice| {
-                let work = one.work(instance);
-                on_lot(work.kind, work.lot_id)
-            };
-            let all: Vec<_> = self.of(is_on).collect();
-            let left = f64::from(lot.works_left) - stays.len() as f64;
-            self.row(all, left.max(0.0));
-            let Some(most) = lot.works_a_day else {
-                continue;
-            };
-            for day in 0..instance.days.len() as u8 {
-                let of_day: Vec<_> = self.of(|one| one.ride.day == day && is_on(one)).collect();
-                let stay = stays.iter().filter(|one| **one == day).count();
-                self.row(of_day, (f64::from(most) - stay as f64).max(0.0));
-            }
-        }
-    }
-
+    /// A rider is on one horse at a time.
     fn riders(&mut self) {
-        let instance = self.instance;
-        for (number, rider) in instance.riders.iter().enumerate() {
-            for hours in &rider.days {
-                let day = hours.day;
-                let of_day: Vec<_> = self
-                    .of(|one| one.rider == number && one.ride.day == day)
-                    .collect();
-                if of_day.is_empty() {
-                    continue;
-                }
-                let stay = self
-                    .stay
-                    .iter()
-                    .filter(|one| one.day == day && one.person_id == rider.person_id);
-                let left = f64::from(hours.most_horses) - stay.count() as f64;
-                self.row(of_day, left.max(0.0));
-                self.each_step(|one| one.rider == number && one.ride.day == day, |_| 1.0);
+        for number in 0..self.instance.riders.len() {
+            for day in 0..self.instance.days.len() as u8 {
+                self.at_once(
+                    |one| one.rider == number && one.ride.day == day,
+                    Choice::steps,
+                    |_| 1.0,
+                );
             }
         }
     }
@@ -308,21 +135,30 @@ impl<'a> Placing<'a> {
             for day in 0..instance.days.len() as u8 {
                 let stay = self.stay;
                 let most = f64::from(place.horses_at_once);
-                self.each_step(
+                self.at_once(
                     |one| one.place == number && one.ride.day == day,
-                    |step| (most - there_at(instance, stay, number, day, step) as f64).max(0.0),
+                    Choice::slots,
+                    |slot| {
+                        let minutes = slot * SLOT_MIN..(slot + 1) * SLOT_MIN;
+                        (most - there_at(instance, stay, number, day, minutes) as f64).max(0.0)
+                    },
                 );
             }
         }
     }
 
-    /// At each step of the grid no more of these than there is room.
-    fn each_step(&mut self, is: impl Fn(&Choice) -> bool, room: impl Fn(u16) -> f64) {
+    /// At each of these times no more of these choices than there is room.
+    fn at_once(
+        &mut self,
+        is: impl Fn(&Choice) -> bool,
+        times: fn(&Choice) -> Range<u16>,
+        room: impl Fn(u16) -> f64,
+    ) {
         let mut at: BTreeMap<u16, Vec<(f64, Column)>> = BTreeMap::new();
         for (one, column) in self.choices.iter().zip(&self.columns) {
             if is(one) {
-                for step in one.steps() {
-                    at.entry(step).or_default().push((1.0, *column));
+                for time in times(one) {
+                    at.entry(time).or_default().push((1.0, *column));
                 }
             }
         }

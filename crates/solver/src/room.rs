@@ -5,7 +5,10 @@ use cavesson_core::week::plan::score::{counts_for_spread, is_dense};
 use cavesson_core::week::plan::stretches::STILL_READY_MIN;
 use cavesson_core::week::plan::{PlannedRide, WeekInstance, WorkKind};
 
-use crate::options::Choice;
+use crate::options::{Choice, SLOT_MIN};
+
+/// Slots of a day.
+const SLOTS: usize = (24 * 60 / SLOT_MIN) as usize;
 
 /// Steps of the grid as bits.
 type Steps = u128;
@@ -62,7 +65,7 @@ impl<'a> Room<'a> {
             works_of: vec![[0; 8]; horses],
             hard_of: vec![[0; 7]; horses],
             given: vec![0; horses],
-            places: vec![vec![0; 96]; instance.places.len() * days],
+            places: vec![vec![0; SLOTS]; instance.places.len() * days],
             lots: vec![[0; 7]; instance.cattle.len()],
             lot_of: instance
                 .horses
@@ -99,10 +102,10 @@ impl<'a> Room<'a> {
                 .iter()
                 .position(|p| Some(p.place_id) == place_id);
             if let Some(place) = place.filter(|_| one.booking.horse_id.is_some()) {
-                for step in 0..96 {
-                    if steps & (1 << step) != 0 {
-                        room.places[place * days + day][step] += 1;
-                    }
+                let from = usize::from(one.booking.from_min / SLOT_MIN);
+                let to = usize::from(one.booking.to_min().div_ceil(SLOT_MIN)).min(SLOTS);
+                for there in &mut room.places[place * days + day][from.min(to)..to] {
+                    *there += 1;
                 }
             }
             let horse_id = one.booking.horse_id;
@@ -167,8 +170,8 @@ impl<'a> Room<'a> {
             count(&mut self.hard_of[one.horse][day]);
         }
         let place_day = self.place_day(one);
-        for step in one.steps() {
-            count(&mut self.places[place_day][usize::from(step)]);
+        for slot in one.slots() {
+            count(&mut self.places[place_day][usize::from(slot)]);
         }
         if let Some(lot) = self.lot_of[one.horse][usize::from(one.ride.work)] {
             let works = &mut self.lots[lot][day];
@@ -233,7 +236,7 @@ impl<'a> Room<'a> {
         }
         let most = instance.places[one.place].horses_at_once;
         let there = &self.places[self.place_day(one)];
-        if one.steps().any(|step| there[usize::from(step)] >= most) {
+        if one.slots().any(|slot| there[usize::from(slot)] >= most) {
             return false;
         }
         self.somebody_by(one, steps)

@@ -16,10 +16,11 @@ use serde::Serialize;
 
 use crate::milp::Until;
 use crate::options::{Choice, choices};
+use crate::parts::Group;
 use crate::refill::{ByHorse, fill, improve};
 use crate::room::Room;
 use crate::together::Together;
-use crate::week::{FirstStep, Group, first_step};
+use crate::week::{FirstStep, first_step};
 
 /// Share of the time that the first step may take.
 const FIRST_SHARE: f64 = 0.45;

@@ -7,7 +7,7 @@ use std::time::Instant;
 use cavesson_core::week::plan::WeekInstance;
 
 use crate::milp::Until;
-use crate::options::Choice;
+use crate::options::{Choice, SLOT_MIN};
 use crate::place::Placing;
 use crate::room::Room;
 
@@ -111,6 +111,9 @@ impl<'a> Together<'a> {
             room.put(*one);
         }
         self.offer(&room);
+        if !is_on_the_grid(instance) {
+            return;
+        }
         let bound = start + room.worth + (found.bound - found.worth).max(0.0);
         self.bound_is(bound, start);
     }
@@ -125,4 +128,15 @@ impl<'a> Together<'a> {
 /// A lock whose holder panicked is as good as before: what it guards is whole.
 fn locked<T>(mutex: &Mutex<T>) -> MutexGuard<'_, T> {
     mutex.lock().unwrap_or_else(PoisonError::into_inner)
+}
+
+/// Whether what stands begins and ends on slots of places. Otherwise the exact model may miss
+/// a ride that just fits beside it: its plan is good, its bound is none.
+fn is_on_the_grid(instance: &WeekInstance) -> bool {
+    let on = |minutes: u16| minutes.is_multiple_of(SLOT_MIN);
+    let fixed = instance.fixed.iter().map(|one| &one.booking);
+    let mut fixed = fixed.filter(|one| one.horse_id.is_some() && one.place_id.is_some());
+    let mut pins = instance.pins.iter();
+    fixed.all(|one| on(one.from_min) && on(one.to_min()))
+        && pins.all(|one| on(one.from_min) && on(instance.to_min(one)))
 }

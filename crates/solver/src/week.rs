@@ -2,81 +2,18 @@
 //! parts of a day and places are sums of room, so that every plan that keeps the rules fits
 //! in it: its bound holds for any plan.
 
-use std::collections::{BTreeMap, BTreeSet};
+use std::collections::BTreeMap;
 
 use cavesson_core::week::plan::instance::STEP_MIN;
-use cavesson_core::week::plan::score::{counts_for_spread, is_dense};
 use cavesson_core::week::plan::{PlannedRide, WeekInstance, WorkKind};
 
 use crate::milp::{Column, Model, Until};
 use crate::options::{Choice, is_free, there_at};
+use crate::parts::{Group, Parts};
+use crate::rules::{Key, RideRules};
 
 /// Steps of the grid in a day.
 const STEPS: u16 = 24 * 60 / STEP_MIN;
-/// Rides in parts of a day that the first step takes: the more parts, the nearer its bound.
-const MOST_GROUPS: usize = 2000;
-/// In how many parts a day may be cut.
-const CUTS: [u16; 7] = [24, 12, 8, 6, 4, 3, 2];
-
-/// Where the parts of a day begin, in minutes from midnight.
-#[derive(Debug, Clone, PartialEq, Eq)]
-pub struct Parts(Vec<u16>);
-
-impl Parts {
-    /// As many as leave a model that is solved soon.
-    pub fn of(choices: &[Choice]) -> Parts {
-        let begins = choices.iter().map(|one| one.ride.from_min);
-        let (Some(first), Some(last)) = (begins.clone().min(), begins.max()) else {
-            return Parts(vec![0]);
-        };
-        let cut = |many: u16| {
-            let long = (last - first).div_ceil(STEP_MIN).div_ceil(many).max(1) * STEP_MIN;
-            let later = (1..many).map(|part| first + part * long);
-            Parts(
-                [0].into_iter()
-                    .chain(later.filter(|begins| *begins <= last))
-                    .collect(),
-            )
-        };
-        let few = |parts: &Parts| {
-            let groups: BTreeSet<Group> = choices.iter().map(|one| parts.group(one)).collect();
-            groups.len() <= MOST_GROUPS
-        };
-        CUTS.into_iter()
-            .map(cut)
-            .find(few)
-            .unwrap_or(Parts(vec![0]))
-    }
-
-    /// The group of a choice.
-    pub fn group(&self, one: &Choice) -> Group {
-        Group {
-            horse: one.horse,
-            work: one.ride.work,
-            day: one.ride.day,
-            rider: one.rider,
-            part: self
-                .0
-                .partition_point(|begins| *begins <= one.ride.from_min)
-                - 1,
-        }
-    }
-}
-
-/// A ride in a part of a day.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
-pub struct Group {
-    /// The horse's number.
-    pub horse: usize,
-    /// Which of its works.
-    pub work: u8,
-    /// The day.
-    pub day: u8,
-    /// The rider's number.
-    pub rider: usize,
-    /// The part of the day it begins in.
-    pub part: usize,
-}
 
 /// What the first step came to.
 #[derive(Debug, Clone)]
@@ -131,8 +68,7 @@ pub fn first_step(
         model,
         parts,
     };
-    step.horses();
-    step.lots();
+    step.whatever_the_time();
     step.riders();
     step.places();
     step.made_ready(WorkKind::Cattle, instance.weights.herd);
@@ -163,144 +99,18 @@ struct Step<'a> {
 }
 
 impl Step<'_> {
-    fn of(&self, is: impl Fn(&Group) -> bool) -> Vec<(f64, Column)> {
-        let groups = self.groups.iter().filter(|(group, _)| is(group));
-        groups.map(|(_, sum)| (1.0, sum.column)).collect()
-    }
-
-    fn kind(&self, group: &Group) -> WorkKind {
-        self.instance.horses[group.horse].works[usize::from(group.work)].kind
-    }
-
-    fn horses(&mut self) {
-        let instance = self.instance;
-        let days = instance.days.len() as u8;
-        for (number, horse) in instance.horses.iter().enumerate() {
-            let all = self.of(|one| one.horse == number);
-            if all.is_empty() {
-                continue;
-            }
-            let stays: Vec<&PlannedRide> = self
-                .stay
-                .iter()
-                .filter(|one| one.horse_id == horse.horse_id)
-                .collect();
-            let given = stays.len();
-            let mut sum: Vec<_> = all.iter().map(|(_, one)| (-1.0, *one)).collect();
-            for nth in given..usize::from(horse.wanted) {
-                let worth = horse.ride_worth(nth as u8, &instance.weights);
-                sum.push((1.0, self.model.amount(1.0, worth)));
-            }
-            self.model.at_most(sum, 0.0);
-            let left = usize::from(horse.wanted).saturating_sub(given);
-            self.model.at_most(all, left as f64);
-            for (work, one) in horse.works.iter().enumerate() {
-                let done = stays
-                    .iter()
-                    .filter(|ride| usize::from(ride.work) == work)
-                    .count();
-                let parts = self.of(|one| one.horse == number && usize::from(one.work) == work);
-                let most = usize::from(one.at_most).saturating_sub(done);
-                self.model.at_most(parts, most as f64);
-            }
-            let mut days_stay: Vec<u8> = stays.iter().map(|one| one.day).collect();
-            days_stay.sort_unstable();
-            days_stay.dedup();
-            let mut on: Vec<Vec<(f64, Column)>> = Vec::new();
-            for day in 0..days {
-                let parts = self.of(|one| one.horse == number && one.day == day);
-                let stay = stays.iter().filter(|one| one.day == day).count();
-                let most = usize::from(horse.most_rides_a_day).saturating_sub(stay);
-                self.model.at_most(parts.clone(), most as f64);
-                let ridden = if horse.most_rides_a_day > 1 && !parts.is_empty() {
-                    let ridden = self.model.yes_or_no(0.0);
-                    for part in &parts {
-                        self.model.at_most(vec![*part, (-1.0, ridden)], 0.0);
-                    }
-                    let mut not_more: Vec<_> = parts.iter().map(|(_, one)| (-1.0, *one)).collect();
-                    not_more.push((1.0, ridden));
-                    self.model.at_most(not_more, 0.0);
-                    vec![(1.0, ridden)]
-                } else {
-                    parts
-                };
-                on.push(ridden);
-                if day > 0 && instance.are_next(day - 1, day) && horse.most_rides_a_day == 1 {
-                    let hard = self.of(|one| {
-                        one.horse == number
-                            && (one.day == day || one.day == day - 1)
-                            && self.kind(one).is_hard()
-                    });
-                    self.model.at_most(hard, 1.0);
-                }
-            }
-            let new_days: Vec<(f64, Column)> = (0..days)
-                .filter(|day| !days_stay.contains(day))
-                .flat_map(|day| on[usize::from(day)].clone())
-                .collect();
-            let left = usize::from(horse.most_days).saturating_sub(days_stay.len());
-            self.model.at_most(new_days, left as f64);
-            self.spread(number, &on, &days_stay);
-        }
-    }
-
-    fn spread(&mut self, number: usize, on: &[Vec<(f64, Column)>], days_stay: &[u8]) {
-        let instance = self.instance;
-        let horse = &instance.horses[number];
-        let dense = is_dense(instance, horse);
-        for day in 1..instance.days.len() as u8 {
-            if !counts_for_spread(instance, horse, day - 1, day) || instance.weights.spread == 0.0 {
-                continue;
-            }
-            let mut parts: Vec<(f64, Column)> = Vec::new();
-            let mut ridden = 0.0;
-            for of in [day - 1, day] {
-                if days_stay.contains(&of) {
-                    ridden += 1.0;
-                } else {
-                    parts.extend(on[usize::from(of)].iter().copied());
-                }
-            }
-            let unspread = self.model.amount(1.0, -instance.weights.spread);
-            if dense {
-                let mut row: Vec<_> = parts.iter().map(|(times, one)| (-times, *one)).collect();
-                row.push((-1.0, unspread));
-                self.model.at_most(row, ridden - 1.0);
-            } else {
-                parts.push((-1.0, unspread));
-                self.model.at_most(parts, 1.0 - ridden);
-            }
-        }
-    }
-
-    fn lots(&mut self) {
-        let instance = self.instance;
-        for lot in &instance.cattle {
-            let is_on = |group: &Group| {
-                let work = &instance.horses[group.horse].works[usize::from(group.work)];
-                work.kind == WorkKind::Cattle && work.lot_id == Some(lot.lot_id)
-            };
-            let stays: Vec<u8> = self
-                .stay
-                .iter()
-                .filter(|one| {
-                    instance.work(one).is_some_and(|work| {
-                        work.kind == WorkKind::Cattle && work.lot_id == Some(lot.lot_id)
-                    })
-                })
-                .map(|one| one.day)
-                .collect();
-            let left = f64::from(lot.works_left) - stays.len() as f64;
-            let all = self.of(is_on);
-            self.model.at_most(all, left.max(0.0));
-            for day in 0..instance.days.len() as u8 {
-                let Some(most) = lot.works_a_day else { break };
-                let stay = stays.iter().filter(|one| **one == day).count() as f64;
-                let of_day = self.of(|one| one.day == day && is_on(one));
-                self.model
-                    .at_most(of_day, (f64::from(most) - stay).max(0.0));
-            }
-        }
+    fn whatever_the_time(&mut self) {
+        let rides: Vec<(Key, Column)> = self
+            .groups
+            .iter()
+            .map(|(group, sum)| (group.key(), sum.column))
+            .collect();
+        let rules = RideRules {
+            instance: self.instance,
+            stay: self.stay,
+            rides: &rides,
+        };
+        rules.add_to(&mut self.model);
     }
 
     fn riders(&mut self) {
@@ -309,8 +119,7 @@ impl Step<'_> {
             for hours in &rider.days {
                 let day = hours.day;
                 let is = |one: &Group| one.rider == number && one.day == day;
-                let parts = self.of(is);
-                if parts.is_empty() {
+                if !self.groups.keys().any(is) {
                     continue;
                 }
                 let stay = self
@@ -318,14 +127,14 @@ impl Step<'_> {
                     .iter()
                     .filter(|one| one.day == day && one.person_id == rider.person_id);
                 let stay: Vec<&PlannedRide> = stay.collect();
-                let left = f64::from(hours.most_horses) - stay.len() as f64;
-                self.model.at_most(parts, left.max(0.0));
+                // A ride may end in the middle of a step, before something begins there:
+                // what counts is the step's first minute.
                 let free: Vec<bool> = (0..STEPS)
                     .map(|step| {
                         let from = step * STEP_MIN;
                         let inside =
                             hours.from_min.div_ceil(STEP_MIN) <= step && from < hours.to_min;
-                        inside && is_free(instance, self.stay, rider, day, from, from + STEP_MIN)
+                        inside && is_free(instance, self.stay, rider, day, from, from + 1)
                     })
                     .collect();
                 self.room(
@@ -377,7 +186,7 @@ impl Step<'_> {
             .filter(|(group, _)| is(group))
             .map(|(_, sum)| sum.steps)
             .fold(0.0, f64::max);
-        let cuts = self.parts.0.clone();
+        let cuts = self.parts.begin().to_vec();
         let begins = |part: usize| cuts.get(part).map_or(STEPS, |begins| begins / STEP_MIN);
         let free = |from: u16, to: u16| (from..to).map(at).sum::<f64>();
         for first in 0..cuts.len() {
@@ -470,7 +279,7 @@ impl Step<'_> {
         if closed {
             return 0.0;
         }
-        let there = there_at(instance, self.stay, place, day, step) as f64;
+        let there = there_at(instance, self.stay, place, day, from..from + 1) as f64;
         (f64::from(sheet.horses_at_once) - there).max(0.0)
     }
 

@@ -5,7 +5,8 @@ mod independent;
 
 use std::sync::atomic::{AtomicU32, Ordering};
 
-use cavesson_core::week::plan::{PlannedRide, WeekInstance, broken, score};
+use cavesson_core::week::BookingKind;
+use cavesson_core::week::plan::{PlannedRide, RiderBusy, WeekInstance, broken, score};
 use cavesson_solver::instances::{Size, made_up};
 use cavesson_solver::{Unsolvable, options, solve};
 use independent::wrong;
@@ -155,6 +156,43 @@ fn small_weeks_are_planned_as_well_as_can_be() {
             solved.bound >= best - 1e-6,
             "seed {seed}: bound {}",
             solved.bound
+        );
+        assert_eq!(wrong(&week, &solved.rides), Vec::<String>::new());
+    }
+}
+
+/// Works, bookings and hours off the grid: the bound is one all the same.
+#[test]
+fn the_bound_holds_where_nothing_lies_on_the_grid() {
+    for seed in 0..6 {
+        let mut week = tiny(seed);
+        for (index, horse) in week.horses.iter_mut().enumerate() {
+            for work in &mut horse.works {
+                work.minutes = [20, 35, 50][index % 3];
+            }
+        }
+        week.riders[0].days[0].to_min = 9 * 60 + 40;
+        let mut drag = week.fixed[0];
+        drag.booking.kind = BookingKind::Lesson;
+        drag.booking.horse_id = Some(week.horses[2].horse_id);
+        (drag.booking.from_min, drag.booking.minutes) = (8 * 60 + 20, 25);
+        week.fixed.push(drag);
+        week.riders[0].busy.push(RiderBusy {
+            day: 1,
+            from_min: 8 * 60 + 35,
+            to_min: 8 * 60 + 50,
+        });
+        let best = best_of_all(&week);
+        let solved = solve(&week, 4.0, &|_| true).unwrap();
+        assert!(
+            solved.bound >= best - 1e-6,
+            "seed {seed}: bound {}, {best} can be",
+            solved.bound
+        );
+        assert!(
+            solved.score.total >= 0.9 * best,
+            "seed {seed}: {}",
+            solved.score.total
         );
         assert_eq!(wrong(&week, &solved.rides), Vec::<String>::new());
     }
