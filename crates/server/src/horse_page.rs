@@ -1,16 +1,13 @@
 //! A horse as a whole: the one thing to do next, every level, the soft map, first
 //! asks, holes, slips, season, care.
 
-use std::collections::HashSet;
-
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::Side;
-use cavesson_core::evidence::SoftCount;
 use cavesson_core::evidence::first_ask::first_asks;
 use cavesson_core::evidence::slip::Slip;
 use cavesson_core::horse::care::due;
-use cavesson_core::horse::{CareDue, CareKind, CareNote, RideMark, Sex, season};
+use cavesson_core::horse::{CareDue, CareNote, Sex};
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::sides::{LevelSides, sides};
 use cavesson_core::judge::soft_map::{MapZone, soft_map};
@@ -38,13 +35,12 @@ use crate::known::horse_ladder::Unfit;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
+use crate::season::{Season, season_of};
 use crate::signed::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
 
 /// Days of first asks that are shown.
 const FIRST_ASK_DAYS: i64 = 60;
-/// Days of asks in season and out of it that are compared.
-const SEASON_LOOK_BACK_DAYS: i64 = 365;
 
 /// The horse page's route.
 pub fn routes() -> OpenApiRouter<App> {
@@ -202,25 +198,6 @@ struct HorseSlip {
     /// The index of the level.
     level: usize,
     slip: Slip,
-}
-
-/// A mare's season.
-#[derive(Serialize, ToSchema)]
-struct Season {
-    /// Rides that were marked in season, oldest first.
-    seen: Vec<SeasonRide>,
-    /// Days to reckon with.
-    expected: Vec<season::SeasonDays>,
-    /// In season against out of season.
-    share: Option<season::SeasonShare>,
-}
-
-/// A ride marked in season.
-#[derive(Serialize, ToSchema)]
-struct SeasonRide {
-    #[schema(value_type = String, format = Date)]
-    day: Date,
-    ride_id: Uuid,
 }
 
 /// A horse as a whole on a date.
@@ -458,45 +435,4 @@ fn slips(judged: &Judged) -> Vec<HorseSlip> {
             })
         })
         .collect()
-}
-
-fn season_of(judged: &Judged) -> Season {
-    let in_season = |marks: &[RideMark]| marks.contains(&RideMark::InSeason);
-    let rides = judged
-        .file
-        .rides
-        .iter()
-        .filter(|ride| ride.day <= judged.on);
-    let seen: Vec<SeasonRide> = rides
-        .filter(|ride| in_season(&ride.marks))
-        .map(|ride| SeasonRide {
-            day: ride.day,
-            ride_id: ride.ride_id,
-        })
-        .collect();
-    let marked: HashSet<Uuid> = seen.iter().map(|ride| ride.ride_id).collect();
-    let noted = judged.file.care.iter();
-    let noted = noted.filter(|note| note.kind == CareKind::InSeason && note.day <= judged.on);
-    let mut days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
-    days.extend(noted.map(|note| note.day));
-    let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
-    let oldest = judged.on.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
-    let asks = judged.file.asks.iter().flat_map(|asks| {
-        let start = asks.partition_point(|ask| ask.day < oldest);
-        let end = asks.partition_point(|ask| ask.day <= judged.on);
-        &asks[start..end]
-    });
-    for ask in asks {
-        let counted = if marked.contains(&ask.ride_id) {
-            &mut inside
-        } else {
-            &mut outside
-        };
-        counted.count(ask.soft);
-    }
-    Season {
-        expected: season::expected(&days, judged.on),
-        share: season::compare(inside, outside),
-        seen,
-    }
 }

@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -22,6 +22,7 @@ mod barns;
 mod batches;
 mod board;
 mod body;
+mod bookings;
 mod busy;
 mod calc;
 mod calendars;
@@ -54,6 +55,7 @@ mod programs;
 mod ride_horse;
 mod rides;
 pub mod router;
+mod season;
 mod session;
 mod session_store;
 pub mod settings;

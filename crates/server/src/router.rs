@@ -23,7 +23,7 @@ use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
-    App, Settings, access_links, account, barns, batches, board, busy, calc, calendars,
+    App, Settings, access_links, account, barns, batches, board, bookings, busy, calc, calendars,
     card_blocks, cards, care, cool_outs, days, health, horse_page, horses, intakes, ladder, levels,
     live, loads, overrules, packs, people, program_preview, programs, ride_horse, rides, session,
     today, trips, weather, web, weeks, yard,
@@ -72,6 +72,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(ride_horse::routes())
         .merge(batches::routes())
         .merge(ladder::routes())
+        .merge(bookings::routes())
         .merge(weeks::routes())
         .merge(calc::routes())
         .merge(health::routes())

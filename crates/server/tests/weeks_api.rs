@@ -3,9 +3,10 @@
 
 mod barn;
 
-use barn::{Server, SetClock, TABLES, Visitor, answered, delete, put, until};
+use barn::{Server, SetClock, TABLES, Visitor, answered, delete, problem, put, until};
 use serde_json::{Value, json};
 use sqlx::PgPool;
+use uuid::Uuid;
 
 /// A Monday morning, barn time.
 const MONDAY: &str = "2026-05-04T13:00:00Z";
@@ -243,5 +244,36 @@ async fn the_rest_of_a_day_is_planned_around_a_lame_horse(pool: PgPool) {
             .unwrap()
             .len(),
         1
+    );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn a_program_says_how_many_rides_a_week_it_wants(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let id = Uuid::now_v7();
+    let new = json!({"program_id": id, "content": {"name": "Cutters"}});
+    assert_eq!(trainer.post("/api/programs", &new).await.status(), 201);
+    let rides = async || trainer.json("/api/programs").await[0]["rides_a_week"].clone();
+    assert_eq!(rides().await, 5, "where nobody said");
+    let path = format!("/api/programs/{id}/rides-a-week");
+    assert_eq!(
+        put(&trainer, &path, json!({"rides_a_week": 4}))
+            .await
+            .status(),
+        204
+    );
+    assert_eq!(rides().await, 4);
+    let (status, said) = problem(put(&trainer, &path, json!({"rides_a_week": 13})).await).await;
+    assert_eq!(
+        (status, &said["errors"][0]["field"]),
+        (422, &json!("/rides_a_week"))
+    );
+    let none = format!("/api/programs/{}/rides-a-week", Uuid::now_v7());
+    assert_eq!(
+        put(&trainer, &none, json!({"rides_a_week": 4}))
+            .await
+            .status(),
+        404
     );
 }

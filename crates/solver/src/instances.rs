@@ -4,9 +4,9 @@ use cavesson_core::heat::HeatHour;
 use cavesson_core::person::{Clearance, Role};
 use cavesson_core::week::plan::{
     FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
-    WeekLot, WeekPlace, WeekRider, Weights, Work, WorkKind,
+    WeekLot, WeekRider, Weights, Work, WorkKind,
 };
-use cavesson_core::week::{Booking, BookingKind};
+use cavesson_core::week::{Booking, BookingKind, DayPlace};
 use jiff::ToSpan;
 use jiff::civil::date;
 use rand::{RngExt, SeedableRng};
@@ -67,8 +67,8 @@ pub fn made_up(size: Size, seed: u64) -> WeekInstance {
     let mut rng = ChaCha8Rng::seed_from_u64(seed);
     let first = date(2026, 6, 1);
     let pen = size.places - 1;
-    let places: Vec<WeekPlace> = (0..size.places)
-        .map(|nth| WeekPlace {
+    let places: Vec<DayPlace> = (0..size.places)
+        .map(|nth| DayPlace {
             place_id: id(3, nth),
             name: if nth == pen {
                 "Cattle pen".into()
@@ -157,7 +157,7 @@ fn made_up_day(date: jiff::civil::Date, day: u8, rng: &mut ChaCha8Rng) -> WeekDa
     }
 }
 
-fn made_up_horse(nth: usize, size: Size, places: &[WeekPlace], rng: &mut ChaCha8Rng) -> WeekHorse {
+fn made_up_horse(nth: usize, size: Size, places: &[DayPlace], rng: &mut ChaCha8Rng) -> WeekHorse {
     let pen = size.places - 1;
     let first_rides = nth % 13 == 5 && size.riders > 1;
     let any = |rng: &mut ChaCha8Rng| {
@@ -281,7 +281,7 @@ fn made_up_rider(nth: usize, size: Size, horses: &[WeekHorse], rng: &mut ChaCha8
 fn made_up_fixed(
     size: Size,
     horses: &[WeekHorse],
-    places: &[WeekPlace],
+    places: &[DayPlace],
     rng: &mut ChaCha8Rng,
 ) -> Vec<FixedBooking> {
     let mut fixed: Vec<FixedBooking> = Vec::new();

@@ -1763,6 +1763,8 @@ export interface components {
              * @description The day, 0 for the first of the week.
              */
             day: number;
+            /** @description The rides of the plan it is about, by their place in it. */
+            rides: number[];
         };
         /** @description A calendar that was read. */
         BusyCalendarShown: {
@@ -4896,8 +4898,9 @@ export interface components {
         };
         /** @description A ride of a plan that is taken. */
         RideTaken: {
-            /** @description It stays where it stands when the week is planned anew. */
-            pinned?: boolean;
+            level?: components["schemas"]["Level"] | null;
+            /** @description It stays where it stands when the week is planned anew; left out, as it was. */
+            pinned?: boolean | null;
             /** @description The ride. */
             ride: components["schemas"]["PlannedRide"];
         };
@@ -5994,7 +5997,7 @@ export interface components {
             /** @description Rides that stay as they are. */
             pins?: components["schemas"]["PlannedRide"][];
             /** @description The places. */
-            places: components["schemas"]["WeekPlace"][];
+            places: components["schemas"]["DayPlace"][];
             /** @description The people: who rides, and who stands by. */
             riders: components["schemas"]["WeekRider"][];
             /** @description What counts how much. */
@@ -6043,31 +6046,6 @@ export interface components {
          * @enum {string}
          */
         WeekObstacle: "check_first" | "no_work" | "horse_off" | "ridden_that_day" | "day_off" | "too_often" | "works_left" | "works_left_that_day" | "hard_days" | "nobody_cleared" | "most_horses" | "too_hot" | "no_time" | "no_place" | "nobody_by" | "not_worth";
-        /** @description A place. */
-        WeekPlace: {
-            /**
-             * Format: int32
-             * @description Minutes from midnight at which it closes.
-             */
-            closes_min?: number | null;
-            /**
-             * Format: int32
-             * @description Horses at once.
-             */
-            horses_at_once: number;
-            /** @description What people call it. */
-            name: string;
-            /**
-             * Format: int32
-             * @description Minutes from midnight at which it opens; null: it is always open.
-             */
-            opens_min?: number | null;
-            /**
-             * Format: uuid
-             * @description Which.
-             */
-            place_id: string;
-        };
         /** @description Somebody of the barn in that week. */
         WeekRider: {
             /** @description When they are busy elsewhere. */

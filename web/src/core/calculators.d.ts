@@ -491,6 +491,8 @@ export interface components {
              * @description The day, 0 for the first of the week.
              */
             day: number;
+            /** @description The rides of the plan it is about, by their place in it. */
+            rides: number[];
         };
         /** @description A stretch of a day at which somebody is busy elsewhere. */
         BusyTime: {
@@ -3324,7 +3326,7 @@ export interface components {
             /** @description Rides that stay as they are. */
             pins?: components["schemas"]["PlannedRide"][];
             /** @description The places. */
-            places: components["schemas"]["WeekPlace"][];
+            places: components["schemas"]["DayPlace"][];
             /** @description The people: who rides, and who stands by. */
             riders: components["schemas"]["WeekRider"][];
             /** @description What counts how much. */
@@ -3355,31 +3357,6 @@ export interface components {
          * @enum {string}
          */
         WeekObstacle: "check_first" | "no_work" | "horse_off" | "ridden_that_day" | "day_off" | "too_often" | "works_left" | "works_left_that_day" | "hard_days" | "nobody_cleared" | "most_horses" | "too_hot" | "no_time" | "no_place" | "nobody_by" | "not_worth";
-        /** @description A place. */
-        WeekPlace: {
-            /**
-             * Format: int32
-             * @description Minutes from midnight at which it closes.
-             */
-            closes_min?: number | null;
-            /**
-             * Format: int32
-             * @description Horses at once.
-             */
-            horses_at_once: number;
-            /** @description What people call it. */
-            name: string;
-            /**
-             * Format: int32
-             * @description Minutes from midnight at which it opens; null: it is always open.
-             */
-            opens_min?: number | null;
-            /**
-             * Format: uuid
-             * @description Which.
-             */
-            place_id: string;
-        };
         /** @description Somebody of the barn in that week. */
         WeekRider: {
             /** @description When they are busy elsewhere. */

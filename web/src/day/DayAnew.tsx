@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { saidOfAll } from '../form/problems';
 import { count } from '../words/plain';
-import { said } from '../week/draft';
+import { said, sent } from '../week/draft';
 import { Planning, usePlanning } from '../week/Planning';
 import { useTakeWeek, type PlanFound, type SolveAsked } from '../week/queries';
 
@@ -69,7 +69,10 @@ export function DayAnew({ day, without, because, onDone }: Props) {
                 {
                   only_day: true,
                   because,
-                  rides: found.plan.map((ride) => ({ ride })),
+                  rides: sent(
+                    found.instance,
+                    found.plan.map((ride) => ({ ride })),
+                  ),
                 },
                 { onSuccess: onDone },
               )

@@ -1,15 +1,8 @@
-import {
-  DndContext,
-  PointerSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-  type DragMoveEvent,
-} from '@dnd-kit/core';
+import { DndContext, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState, type KeyboardEvent } from 'react';
+import { dragByKeys, useDragSensors } from '../frame/dragging';
 import { useWho } from '../session/who';
 import { clock } from '../words/days';
 import { BrokenList } from './BrokenList';
@@ -37,33 +30,23 @@ export function Lanes({ shown, arranges, onPick }: Props) {
   const [dragged, setDragged] = useState<Dropped>();
   const [held, setHeld] = useState<Steps & { id: string }>();
   const move = useMove();
-  // A short press is a tap on the tag; a touch has to rest, so that the page still scrolls.
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 8 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const { person_id } = useWho();
   const people = peopleOf(shown, person_id);
   const at = (event: DragMoveEvent | DragEndEvent) =>
     dropped(shown, people, String(event.active.id), inSteps(event.delta));
   const target = held ? dropped(shown, people, held.id, held) : dragged;
   const broken = useBrokenBy(plan, target?.change);
-  /** Space picks a tag up and sets it down, arrows move it, escape leaves it. */
-  const onKey = (id: string, event: KeyboardEvent) => {
-    const { code } = event;
-    if (held?.id !== id) {
-      if (code !== 'Space') return;
-      event.preventDefault();
-      setHeld({ id, lanes: 0, steps: 0 });
-      return;
-    }
-    const next = byKey(code, held);
-    if (!next && !['Space', 'Enter', 'Escape'].includes(code)) return;
-    event.preventDefault();
-    if (next) return setHeld({ id, ...next });
-    setHeld(undefined);
-    if (code !== 'Escape' && target) move.mutate(target.moved);
-  };
+  const onKey = (id: string, event: KeyboardEvent) =>
+    dragByKeys(event, held?.id === id ? held : undefined, {
+      begin: () => ({ id, lanes: 0, steps: 0 }),
+      next: (code, at) => {
+        const next = byKey(code, at);
+        return next && { id, ...next };
+      },
+      hold: setHeld,
+      set: () => target && move.mutate(target.moved),
+    });
   return (
     <DndContext
       sensors={sensors}

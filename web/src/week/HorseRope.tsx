@@ -30,9 +30,7 @@ export function HorseRope(props: Props) {
     .map((taken, index) => ({ taken, index }))
     .filter(({ taken }) => taken.ride.horse_id === horse.horse_id);
   const wanted = horse.wanted ?? 0;
-  const broken = new Set(
-    rules?.broken.flatMap((one) => (one.broken.hard ? one.broken.bookings : [])),
-  );
+  const broken = new Set(rules?.broken.flatMap((one) => (one.broken.hard ? one.rides : [])));
   return (
     <tr>
       <Box
@@ -84,7 +82,7 @@ export function HorseRope(props: Props) {
                   index={index}
                   movable={arranges && !begun.some(same(taken.ride))}
                   begun={begun.some(same(taken.ride))}
-                  trouble={broken.has(seenAs(taken.ride))}
+                  trouble={broken.has(index)}
                   isNew={!stands.some(same(taken.ride))}
                   held={props.held === index}
                   onPick={props.onPick}
@@ -97,11 +95,4 @@ export function HorseRope(props: Props) {
       ))}
     </tr>
   );
-}
-
-/** The id a ride has in the eyes of the day's rules: the core's `PlannedRide::seen_as`. */
-function seenAs({ horse_id, day }: PlannedRide): string {
-  const digits = BigInt(`0x${horse_id.replaceAll('-', '')}`);
-  const seen = (digits ^ ((BigInt(day) << 8n) | 0x8000n)).toString(16).padStart(32, '0');
-  return seen.replace(/(.{8})(.{4})(.{4})(.{4})(.{12})/, '$1-$2-$3-$4-$5');
 }

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { saidOfAll } from '../form/problems';
 import { beginSolve, stopSolve, useSolve, type PlanFound, type SolveAsked } from './queries';
 
@@ -16,14 +16,14 @@ export function usePlanning(day: string, onFound: (found: PlanFound) => void) {
   const [solveId, setSolveId] = useState<string>();
   const [failed, setFailed] = useState<Error>();
   const solve = useSolve(solveId);
-  const told = useRef<string>(undefined);
   const found = solve.data?.found;
+  const told = useRef<string>(undefined);
+  const tell = useEffectEvent(onFound);
   useEffect(() => {
     if (!found || !solveId || told.current === solveId) return;
     told.current = solveId;
-    setSolveId(undefined);
-    onFound(found);
-  }, [found, solveId, onFound]);
+    tell(found);
+  }, [found, solveId]);
   const refused = solve.data?.refused ?? [];
   return {
     begin: (asked: SolveAsked) => {
@@ -34,10 +34,10 @@ export function usePlanning(day: string, onFound: (found: PlanFound) => void) {
       );
     },
     stop: () => solveId && void stopSolve(solveId).catch(setFailed),
-    running: solveId !== undefined && refused.length === 0 && !solve.isError,
+    running: solveId !== undefined && !found && refused.length === 0 && !solve.isError,
     progress: solve.data?.progress,
-    refused: solveId ? refused : [],
-    error: failed ?? (solveId ? solve.error : null),
+    refused,
+    error: failed ?? solve.error,
   };
 }
 

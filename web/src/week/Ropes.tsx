@@ -1,17 +1,10 @@
-import {
-  DndContext,
-  PointerSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-  type DragMoveEvent,
-} from '@dnd-kit/core';
+import { DndContext, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import GlobalStyles from '@mui/material/GlobalStyles';
 import Typography from '@mui/material/Typography';
 import { useState, type KeyboardEvent } from 'react';
 import { BrokenList } from '../day/BrokenList';
+import { dragByKeys, useDragSensors } from '../frame/dragging';
 import { longDay } from '../words/days';
 import { said, moved, replaced, ridesOf, type Draft } from './draft';
 import { HorseRope } from './HorseRope';
@@ -46,10 +39,7 @@ export function Ropes(props: Props) {
   const { instance, draft, arranges, onChange } = props;
   const [dragged, setDragged] = useState<Held>();
   const [held, setHeld] = useState<Held>();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 8 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const at = ({ active, delta }: DragMoveEvent | DragEndEvent): Held => ({
     index: Number(active.id),
     days: Math.round(delta.x / dayWidth()),
@@ -63,22 +53,13 @@ export function Ropes(props: Props) {
     const end = targetOf(instance, draft, where);
     if (end) onChange(replaced(draft, where.index, end));
   };
-  /** Space picks a ride up and sets it down, arrows move it, escape leaves it. */
-  const onKey = (index: number, event: KeyboardEvent) => {
-    const { code } = event;
-    if (held?.index !== index) {
-      if (code !== 'Space') return;
-      event.preventDefault();
-      setHeld({ index, days: 0, steps: 0 });
-      return;
-    }
-    const next = byKey(code, held);
-    if (!next && !['Space', 'Enter', 'Escape'].includes(code)) return;
-    event.preventDefault();
-    if (next) return setHeld(next);
-    setHeld(undefined);
-    if (code !== 'Escape') set(held);
-  };
+  const onKey = (index: number, event: KeyboardEvent) =>
+    dragByKeys(event, held?.index === index ? held : undefined, {
+      begin: () => ({ index, days: 0, steps: 0 }),
+      next: byKey,
+      hold: setHeld,
+      set,
+    });
   return (
     <DndContext
       sensors={sensors}

@@ -2,18 +2,25 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { saidOfAll } from '../form/problems';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { useWho } from '../session/who';
 import { dayAfter, dayIn, shortDay } from '../words/days';
-import { draftOf, isSame, ridesOf, type Draft } from './draft';
+import { draftOf, isSame, ridesOf, sent, type Draft } from './draft';
 import { Differences } from './Differences';
 import { LeftOut } from './LeftOut';
 import { Planning, usePlanning } from './Planning';
-import { useTakeWeek, weekQuery, type PlanFound, type WeekShown } from './queries';
+import {
+  useTakeWeek,
+  weekQuery,
+  type Instance,
+  type PlanFound,
+  type PlannedRide,
+  type WeekShown,
+} from './queries';
 import { RiderDays } from './RiderDays';
 import { RideSheet } from './RideSheet';
 import { Ropes } from './Ropes';
@@ -49,35 +56,49 @@ export function WeekPage() {
           Print
         </Button>
       </Box>
-      <Asked query={shown}>
-        {(data) => <Arranged key={JSON.stringify(data.stood)} day={day} week={data} />}
-      </Asked>
+      <Asked query={shown}>{(data) => <Arranged key={day} day={day} week={data} />}</Asked>
     </PageFrame>
   );
 }
 
+/** A plan that is being changed: what its works are counted in, and what stood then. */
+interface Changed {
+  instance: Instance;
+  stands: Draft;
+  draft: Draft;
+  found?: PlanFound;
+}
+
 function Arranged({ day, week }: { day: string; week: WeekShown }) {
   const { decides } = useWho();
-  const stands = draftOf(week);
-  const [draft, setDraft] = useState<Draft>(stands);
-  const [found, setFound] = useState<PlanFound>();
+  // What is changed by hand stays, whatever is booked elsewhere meanwhile.
+  const [changes, setChanges] = useState<Changed>();
+  const now = draftOf(week);
+  const { instance, stands, draft, found } = changes ?? {
+    instance: week.instance,
+    stands: now,
+    draft: now,
+  };
   const [picked, setPicked] = useState<number>();
   const take = useTakeWeek(day);
-  const { instance } = week;
   const rules = useWeekRules(instance, ridesOf(draft), ridesOf(stands)) ?? week.rules;
-  const onFound = useCallback((plan: PlanFound) => {
-    setFound(plan);
-    setDraft((before) =>
-      plan.plan.map((ride) => ({
-        ride,
-        pinned: before.some((one) => one.pinned && isSame([one], [{ ride, pinned: true }])),
-      })),
-    );
-  }, []);
+  const setDraft = (next: Draft, of = instance) =>
+    setChanges({ instance: of, stands: of === instance ? stands : now, draft: next });
+  const begun = week.stood.filter((one) => one.begun).map(({ ride }) => ride);
+  const onFound = (plan: PlanFound) => {
+    const isIn = (rides: PlannedRide[], ride: PlannedRide) =>
+      rides.some((one) => isSame([{ ride: one }], [{ ride }]));
+    const pins = (plan.instance.pins ?? []).filter((pin) => !isIn(begun, pin));
+    setChanges({
+      instance: plan.instance,
+      stands: now,
+      draft: plan.plan.map((ride) => ({ ride, pinned: isIn(pins, ride) })),
+      found: plan,
+    });
+  };
   const planning = usePlanning(day, onFound);
   const changed = !isSame(draft, stands);
-  const begun = week.stood.filter((one) => one.begun).map(({ ride }) => ride);
-  const plan = (anew: boolean) => planning.begin({ plan: draft, anew, seconds: 5 });
+  const plan = (anew: boolean) => planning.begin({ plan: sent(instance, draft), anew, seconds: 5 });
   return (
     <>
       {decides && (
@@ -104,7 +125,10 @@ function Arranged({ day, week }: { day: string; week: WeekShown }) {
             </Button>
           )}
           {week.last_week.length > 0 && (
-            <Button onClick={() => setDraft(withLastWeek(draft, week))} sx={{ minHeight: 56 }}>
+            <Button
+              onClick={() => setDraft(withLastWeek(draft, week), week.instance)}
+              sx={{ minHeight: 56 }}
+            >
               Copy last week
             </Button>
           )}
@@ -113,12 +137,17 @@ function Arranged({ day, week }: { day: string; week: WeekShown }) {
               <Button
                 variant="contained"
                 disabled={take.isPending}
-                onClick={() => take.mutate({ rides: draft })}
+                onClick={() =>
+                  take.mutate(
+                    { rides: sent(instance, draft) },
+                    { onSuccess: () => setChanges(undefined) },
+                  )
+                }
                 sx={{ minHeight: 56 }}
               >
                 Take this plan
               </Button>
-              <Button onClick={() => setDraft(stands)} sx={{ minHeight: 56 }}>
+              <Button onClick={() => setChanges(undefined)} sx={{ minHeight: 56 }}>
                 Back to what stands
               </Button>
             </>
@@ -126,6 +155,11 @@ function Arranged({ day, week }: { day: string; week: WeekShown }) {
         </Box>
       )}
       <Planning planning={planning} />
+      {changed && !isSame(stands, now) && (
+        <Typography role="status" sx={{ my: 1 }}>
+          The plan that stands was changed meanwhile. Taking this one puts yours in its place.
+        </Typography>
+      )}
       {take.isError && (
         <Typography role="alert" sx={{ color: 'error.main' }}>
           {saidOfAll(take.error, [])}

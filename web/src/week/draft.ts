@@ -10,6 +10,10 @@ export const stepMin = 15;
 export const draftOf = (week: WeekShown): Draft =>
   week.stood.map(({ ride, pinned }) => ({ ride, pinned }));
 
+/** The same as it is sent: each ride says what it takes its work for. */
+export const sent = (instance: Instance, draft: Draft): Draft =>
+  draft.map(({ ride, pinned }) => ({ ride, pinned, level: workOf(instance, ride)?.level }));
+
 export const ridesOf = (draft: Draft): PlannedRide[] => draft.map(({ ride }) => ride);
 
 const key = ({ ride, pinned }: RideTaken) =>

@@ -6,7 +6,8 @@ use serde_json::Value;
 
 use crate::bounds::{Bound, FieldError};
 use crate::json::read;
-use crate::ladder::Ladder;
+use crate::ladder::{Ladder, LadderFile};
+use crate::program::Program;
 use crate::rep::Rep;
 
 /// What a run of a calculator costs at the most.
@@ -66,6 +67,13 @@ pub(super) fn series<'a>(
         each.check(&format!("{field}/{index}"), *value)?;
     }
     Ok(values)
+}
+
+/// The ladder that a program makes of the shipped one.
+pub(super) fn ladder_of(program: &Program) -> Result<Ladder, FieldError> {
+    program
+        .ladder(LadderFile::shipped())
+        .map_err(|error| error.under("/program"))
 }
 
 /// Checks reps against a ladder: level, side, kind of measure, every number.

@@ -10,7 +10,6 @@ use crate::intake::belief::Effort;
 use crate::intake::choice::{NextAsk, Stop, next_ask};
 use crate::intake::safe::Known;
 use crate::intake::{BarnHorse, Belief, Found, IntakeAsk, Model, Story, found, words};
-use crate::ladder::LadderFile;
 use crate::program::Program;
 
 /// Input of `intake`.
@@ -82,10 +81,7 @@ pub const CALCULATOR: Calculator = Calculator {
 /// # Errors
 /// A program that does not fit the ladder, a story, a barn or an ask out of bounds.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
-    let ladder = input
-        .program
-        .ladder(LadderFile::shipped())
-        .map_err(|error| error.under("/program"))?;
+    let ladder = calculator::ladder_of(&input.program)?;
     input
         .story
         .check(&ladder)

@@ -13,7 +13,7 @@ use crate::judge::{
     holes, judge_horse,
 };
 use crate::ladder::check::{check_fault, find_level};
-use crate::ladder::{FaultId, Ladder, LadderFile, Level};
+use crate::ladder::{FaultId, Ladder, Level};
 use crate::program::Program;
 use crate::rep::Rep;
 
@@ -186,10 +186,7 @@ fn checked(input: &Input) -> Result<Ladder, FieldError> {
             format!("must be \"default\", found \"{}\"", input.ladder),
         ));
     }
-    let ladder = input
-        .program
-        .ladder(LadderFile::shipped())
-        .map_err(|error| error.under("/program"))?;
+    let ladder = calculator::ladder_of(&input.program)?;
     // Reps of levels that only another school has are known, and left out.
     calculator::check_reps(&input.reps, Ladder::every_level())?;
     for (index, overrule) in input.context.overrules.iter().enumerate() {

@@ -4,7 +4,6 @@ use serde::Deserialize;
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{FieldError, HISTORIES, HISTORY_RIDES};
-use crate::ladder::LadderFile;
 use crate::program::Program;
 use crate::road::{LevelHistory, Pace, pace};
 
@@ -37,10 +36,7 @@ pub const CALCULATOR: Calculator = Calculator {
 /// # Errors
 /// A program that does not fit the ladder; too many histories, or one out of bounds.
 pub fn calculate(input: Input) -> Result<Pace, FieldError> {
-    let ladder = input
-        .program
-        .ladder(LadderFile::shipped())
-        .map_err(|error| error.under("/program"))?;
+    let ladder = calculator::ladder_of(&input.program)?;
     HISTORIES.check_count("/histories", input.histories.len())?;
     for (index, one) in input.histories.iter().enumerate() {
         let at = format!("/histories/{index}");

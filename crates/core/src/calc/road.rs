@@ -4,7 +4,6 @@ use serde::{Deserialize, Serialize};
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::FieldError;
-use crate::ladder::LadderFile;
 use crate::program::Program;
 use crate::road::helps::{Held, helps};
 use crate::road::{Help, Road, RoadAsked, road, words};
@@ -56,10 +55,7 @@ pub const CALCULATOR: Calculator = Calculator {
 /// # Errors
 /// A program that does not fit the ladder; a field out of bounds.
 pub fn calculate(input: Input) -> Result<Output, FieldError> {
-    let ladder = input
-        .program
-        .ladder(LadderFile::shipped())
-        .map_err(|error| error.under("/program"))?;
+    let ladder = calculator::ladder_of(&input.program)?;
     input
         .road
         .check(&ladder)

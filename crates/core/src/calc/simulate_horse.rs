@@ -7,7 +7,7 @@ use serde::{Deserialize, Serialize};
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{ASKS_A_SIDE, FieldError, GAP_DAYS, RIDES_AT_ONCE, SIMULATED_REPS};
 use crate::ladder::check::find_level;
-use crate::ladder::{Ladder, LadderFile, LadderLevel, Level, RungId, SkillId};
+use crate::ladder::{Ladder, LadderLevel, Level, RungId, SkillId};
 use crate::program::Program;
 use crate::rep::Rep;
 use crate::sim_horse::{PlannedBlock, PlannedRide, SimulatedHorse, Traits};
@@ -123,10 +123,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         .map_err(|error| error.under("/traits"))?;
     RIDES_AT_ONCE.check_count("/rides/count", input.rides.count as usize)?;
     GAP_DAYS.check("/rides/gap_days", f64::from(input.rides.gap_days))?;
-    let ladder = input
-        .program
-        .ladder(LadderFile::shipped())
-        .map_err(|error| error.under("/program"))?;
+    let ladder = calculator::ladder_of(&input.program)?;
     let levels = levels(&input.rides.asks, &ladder)?;
     check_reps_in_all(&input.rides)?;
     let mut horse = SimulatedHorse::new(input.traits, &levels, input.seed);

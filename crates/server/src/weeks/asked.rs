@@ -5,12 +5,12 @@ use cavesson_core::day::days_between;
 use cavesson_core::heat::HeatHour;
 use cavesson_core::horse::HorseTrait;
 use cavesson_core::person::WorkHours;
-use cavesson_core::week::Trips;
 use cavesson_core::week::plan::{
     FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
-    WeekLot, WeekPlace, WeekRider, Weights,
+    WeekLot, WeekRider, Weights,
 };
 use cavesson_core::week::rule::minutes_of;
+use cavesson_core::week::{DayPlace, Trips};
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::{cattle_lot, goal, horse, person, place, program, ride, work_hours};
 use jiff::ToSpan;
@@ -180,7 +180,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
         riders: people,
         places: places
             .iter()
-            .map(|place| WeekPlace {
+            .map(|place| DayPlace {
                 place_id: place.place_id,
                 name: place.sheet.name.clone(),
                 horses_at_once: place.sheet.horses_at_once,

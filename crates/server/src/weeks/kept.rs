@@ -2,8 +2,9 @@
 //! taken off or skipped with a reason. All of it or nothing.
 
 use cavesson_core::bounds::FieldError;
+use cavesson_core::ladder::Level;
 use cavesson_core::week::BookingKind;
-use cavesson_core::week::plan::{BrokenInWeek, PlannedRide, WorkKind, broken};
+use cavesson_core::week::plan::{BrokenInWeek, PlannedRide, WeekInstance, Work, WorkKind, broken};
 use cavesson_store::BarnTransaction;
 use cavesson_store::booking::{self, Booking};
 use serde::Deserialize;
@@ -22,9 +23,46 @@ use crate::signed::Signed;
 pub struct RideTaken {
     /// The ride.
     pub ride: PlannedRide,
-    /// It stays where it stands when the week is planned anew.
+    /// It stays where it stands when the week is planned anew; left out, as it was.
     #[serde(default)]
-    pub pinned: bool,
+    pub pinned: Option<bool>,
+    /// What whoever sends it takes the work for; left out, it is not looked at. Works are
+    /// found anew with each look, and may be others by then.
+    #[serde(default)]
+    pub level: Option<Level>,
+}
+
+/// The rides of a plan that is sent, each with the work it was meant for.
+///
+/// # Errors
+/// A ride that names what is not there; a work that the horse has no more.
+pub fn meant(
+    instance: &WeekInstance,
+    field: &str,
+    taken: &[RideTaken],
+) -> Result<Vec<PlannedRide>, FieldError> {
+    let rides: Vec<PlannedRide> = taken.iter().map(|one| one.ride).collect();
+    instance.check_rides(field, &rides)?;
+    let each = taken.iter().enumerate().map(|(index, one)| {
+        let is_meant = |work: &Work| one.level.is_none() || work.level == one.level;
+        let horse = instance.horse(one.ride.horse_id);
+        let works = horse.map_or(&[] as &[Work], |horse| horse.works.as_slice());
+        if works.get(usize::from(one.ride.work)).is_some_and(is_meant) {
+            return Ok(one.ride);
+        }
+        let work = works.iter().position(is_meant).ok_or_else(|| {
+            let name = horse.map_or("the horse", |horse| &horse.name);
+            FieldError::new(
+                format!("{field}/{index}/level"),
+                format!("{name} is at other work by now; load the week again"),
+            )
+        })?;
+        Ok(PlannedRide {
+            work: work as u8,
+            ..one.ride
+        })
+    });
+    each.collect()
 }
 
 /// What a plan breaks that did not stand broken before, of the rules that are never broken.
@@ -52,7 +90,7 @@ pub async fn keep(
     signed: &Signed,
     barn: &mut BarnTransaction,
     week: &WeekOfBarn,
-    taken: &[RideTaken],
+    taken: &[(PlannedRide, Option<bool>)],
     because: Option<&str>,
 ) -> Answer<()> {
     let mut left: Vec<&Stood> = week.stood.iter().filter(|one| !one.begun).collect();
@@ -60,8 +98,9 @@ pub async fn keep(
         let mut stood = week.stood.iter();
         stood.any(|one| one.begun && one.ride == *ride)
     };
-    let mut wanted: Vec<&RideTaken> = taken.iter().filter(|one| !begun(&one.ride)).collect();
-    let mut changed: Vec<(Uuid, &RideTaken)> = Vec::new();
+    let mut wanted: Vec<&(PlannedRide, Option<bool>)> =
+        taken.iter().filter(|(ride, _)| !begun(ride)).collect();
+    let mut changed: Vec<(Uuid, &PlannedRide, bool)> = Vec::new();
     // What stands as it is, then the same horse on the same day, then the same horse.
     let same: [fn(&PlannedRide, &PlannedRide) -> bool; 3] = [
         |old, new| old == new,
@@ -69,13 +108,14 @@ pub async fn keep(
         |old, new| old.horse_id == new.horse_id,
     ];
     for (step, same) in same.into_iter().enumerate() {
-        wanted.retain(|new| {
-            let Some(at) = left.iter().position(|old| same(&old.ride, &new.ride)) else {
+        wanted.retain(|(new, pinned)| {
+            let Some(at) = left.iter().position(|old| same(&old.ride, new)) else {
                 return true;
             };
             let old = left.remove(at);
-            if step > 0 || old.pinned != new.pinned {
-                changed.push((old.booking_id, new));
+            let pinned = pinned.unwrap_or(old.pinned);
+            if step > 0 || old.pinned != pinned {
+                changed.push((old.booking_id, new, pinned));
             }
             false
         });
@@ -89,15 +129,15 @@ pub async fn keep(
         }
     }
     let mut moved: Vec<Booking> = Vec::new();
-    for (booking_id, new) in changed {
+    for (booking_id, new, pinned) in changed {
         let stored = booking::find(barn, booking_id).await?;
         let stored =
             stored.ok_or_else(|| Problem::not_found("that ride was taken off meanwhile"))?;
-        moved.push(as_booked(signed, week, new, Some(stored)));
+        moved.push(as_booked(signed, week, new, pinned, Some(stored)));
     }
     booking::change(barn, &moved).await?;
-    for new in wanted {
-        let stored = as_booked(signed, week, new, None);
+    for (new, pinned) in wanted {
+        let stored = as_booked(signed, week, new, pinned.unwrap_or(false), None);
         booking::add(barn, &stored, Some(signed.person.person_id)).await?;
     }
     Ok(())
@@ -114,10 +154,10 @@ async fn skip(barn: &mut BarnTransaction, booking_id: Uuid, because: &str) -> An
 fn as_booked(
     signed: &Signed,
     week: &WeekOfBarn,
-    taken: &RideTaken,
+    ride: &PlannedRide,
+    pinned: bool,
     stored: Option<Booking>,
 ) -> Booking {
-    let ride = &taken.ride;
     let day = week.instance.days[usize::from(ride.day)].date;
     let work = week.instance.work(ride);
     let (from, to) = span(
@@ -144,6 +184,6 @@ fn as_booked(
         level: work.and_then(|work| work.level.clone()),
         note: stored.map_or_else(String::new, |stored| stored.note),
         skipped_because: None,
-        pinned: taken.pinned,
+        pinned,
     }
 }

@@ -16,7 +16,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use super::asked::{self, WeekOfBarn, WhatIf};
-use super::kept::{RideTaken, keep, refuse};
+use super::kept::{RideTaken, keep, meant, refuse};
 use super::solves::SolveShown;
 use super::stood::{Stood, stand_in};
 use crate::App;
@@ -245,17 +245,17 @@ fn check(asked: &SolveAsked) -> Answer<()> {
 /// The plan as it was changed by hand takes the place of the one that stands; what has
 /// begun stays.
 fn edited(week: &mut WeekOfBarn, plan: &[RideTaken]) -> Answer<()> {
-    let rides: Vec<PlannedRide> = plan.iter().map(|one| one.ride).collect();
-    week.instance
-        .check_rides("/plan", &rides)
-        .map_err(Problem::field)?;
+    let rides = meant(&week.instance, "/plan", plan).map_err(Problem::field)?;
     let begun: Vec<PlannedRide> = week
         .stood
         .iter()
         .filter(|one| one.begun)
         .map(|one| one.ride)
         .collect();
-    let pinned = plan.iter().filter(|one| one.pinned).map(|one| one.ride);
+    let both = rides.iter().copied().zip(plan);
+    let pinned = both
+        .filter(|(_, one)| one.pinned == Some(true))
+        .map(|(ride, _)| ride);
     week.instance.pins = begun.iter().copied().chain(pinned).collect();
     week.instance.pins.sort_unstable();
     week.instance.pins.dedup();
@@ -339,20 +339,19 @@ async fn take(
         ..WhatIf::default()
     };
     let week = asked::read(&app, &signed, day, &what_if).await?;
-    let mut plan: Vec<PlannedRide> = taken.rides.iter().map(|one| one.ride).collect();
-    week.instance
-        .check_rides("/rides", &plan)
-        .map_err(Problem::field)?;
+    let mut plan = meant(&week.instance, "/rides", &taken.rides).map_err(Problem::field)?;
+    let pins = taken.rides.iter().map(|one| one.pinned);
+    let rides: Vec<(PlannedRide, Option<bool>)> = plan.iter().copied().zip(pins).collect();
     let begun = week
         .stood
         .iter()
         .filter(|one| one.begun)
         .map(|one| one.ride);
-    plan.extend(begun.filter(|ride| !taken.rides.iter().any(|one| one.ride == *ride)));
+    plan.extend(begun.filter(|ride| !rides.iter().any(|(one, _)| one == ride)));
     refuse(&week, &plan)?;
     let mut barn = signed.write().await?;
     let because = taken.because.as_deref();
-    keep(&signed, &mut barn, &week, &taken.rides, because).await?;
+    keep(&signed, &mut barn, &week, &rides, because).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
 }

@@ -15,6 +15,8 @@ use crate::week::rule::{self, Broken, Rule};
 pub struct BrokenInWeek {
     /// The day, 0 for the first of the week.
     pub day: u8,
+    /// The rides of the plan it is about, by their place in it.
+    pub rides: Vec<usize>,
     /// What is broken.
     pub broken: Broken,
 }
@@ -26,7 +28,11 @@ pub fn broken(instance: &WeekInstance, rides: &[PlannedRide], hours24: bool) -> 
         let plan = instance.day(rides, day);
         rule::broken(&plan, hours24)
             .into_iter()
-            .map(move |broken| BrokenInWeek { day, broken })
+            .map(move |broken| BrokenInWeek {
+                day,
+                rides: rides_of(instance, rides, &broken),
+                broken,
+            })
     });
     let mut found: Vec<BrokenInWeek> = by_day.collect();
     let walk = Walk {
@@ -42,6 +48,13 @@ pub fn broken(instance: &WeekInstance, rides: &[PlannedRide], hours24: bool) -> 
     found
 }
 
+/// The rides whose bookings something is about.
+fn rides_of(instance: &WeekInstance, rides: &[PlannedRide], broken: &Broken) -> Vec<usize> {
+    (0..rides.len())
+        .filter(|index| broken.bookings.contains(&instance.seen_as(rides, *index)))
+        .collect()
+}
+
 struct Walk<'a> {
     instance: &'a WeekInstance,
     rides: &'a [PlannedRide],
@@ -53,6 +66,7 @@ impl Walk<'_> {
         let Some(first) = rides.first() else { return };
         found.push(BrokenInWeek {
             day: self.rides[*first].day,
+            rides: rides.to_vec(),
             broken: Broken {
                 rule,
                 hard: rule.is_hard(),

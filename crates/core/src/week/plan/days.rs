@@ -6,7 +6,7 @@ use super::instance::{WeekInstance, WeekRider};
 use super::planned::PlannedRide;
 use crate::day::days_between;
 use crate::person::WorkHours;
-use crate::week::{Booking, BusyTime, DayHorse, DayPerson, DayPlace, DayPlan};
+use crate::week::{Booking, BusyTime, DayHorse, DayPerson, DayPlan};
 
 impl WeekInstance {
     /// One day of a plan. Bookings of rides have ids of their own, the `nth` ride of a
@@ -29,17 +29,7 @@ impl WeekInstance {
                     hard_next_to: self.hard_next_to(rides, horse.horse_id, day),
                 })
                 .collect(),
-            places: self
-                .places
-                .iter()
-                .map(|place| DayPlace {
-                    place_id: place.place_id,
-                    name: place.name.clone(),
-                    horses_at_once: place.horses_at_once,
-                    opens_min: place.opens_min,
-                    closes_min: place.closes_min,
-                })
-                .collect(),
+            places: self.places.clone(),
             heat: self
                 .days
                 .get(usize::from(day))

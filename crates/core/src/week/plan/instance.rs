@@ -10,7 +10,7 @@ use super::work::Work;
 use crate::heat::HeatHour;
 use crate::person::{Clearance, Role};
 use crate::ride::rig::RigKind;
-use crate::week::Booking;
+use crate::week::{Booking, DayPlace};
 
 /// Rides begin on this grid. Product default.
 pub const STEP_MIN: u16 = 15;
@@ -31,7 +31,7 @@ pub struct WeekInstance {
     pub riders: Vec<WeekRider>,
     /// The places.
     #[cfg_attr(feature = "schema", schema(max_items = 40))]
-    pub places: Vec<WeekPlace>,
+    pub places: Vec<DayPlace>,
     /// The lots of cattle.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_items = 40))]
@@ -215,29 +215,6 @@ pub struct Knows {
     pub share: f64,
 }
 
-/// A place.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(deny_unknown_fields)]
-pub struct WeekPlace {
-    /// Which.
-    pub place_id: Uuid,
-    /// What people call it.
-    #[cfg_attr(feature = "schema", schema(max_length = 80))]
-    pub name: String,
-    /// Horses at once.
-    #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 40))]
-    pub horses_at_once: u8,
-    /// Minutes from midnight at which it opens; null: it is always open.
-    #[serde(default)]
-    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1440))]
-    pub opens_min: Option<u16>,
-    /// Minutes from midnight at which it closes.
-    #[serde(default)]
-    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1440))]
-    pub closes_min: Option<u16>,
-}
-
 /// A lot of cattle: it turns sour when it is worked too much.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -341,7 +318,7 @@ impl WeekInstance {
     }
 
     /// The place of that id.
-    pub fn place(&self, place_id: Uuid) -> Option<&WeekPlace> {
+    pub fn place(&self, place_id: Uuid) -> Option<&DayPlace> {
         self.places.iter().find(|one| one.place_id == place_id)
     }
 

@@ -30,7 +30,7 @@ pub use broken::{BrokenInWeek, broken};
 pub use changes::{PlanChange, changes};
 pub use instance::{
     FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
-    WeekLot, WeekPlace, WeekRider, Weights,
+    WeekLot, WeekRider, Weights,
 };
 pub use left_out::{LeftOutRide, left_out};
 pub use obstacle::{DayObstacle, Obstacle};

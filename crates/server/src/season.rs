@@ -1,0 +1,78 @@
+//! A mare's season on the horse page: rides marked in it, days to reckon with, how she answers
+//! in it and out of it.
+
+use std::collections::HashSet;
+
+use cavesson_core::evidence::SoftCount;
+use cavesson_core::horse::{CareKind, RideMark, season};
+use jiff::ToSpan;
+use jiff::civil::Date;
+use serde::Serialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::known::Judged;
+
+/// Days of asks in season and out of it that are compared.
+const SEASON_LOOK_BACK_DAYS: i64 = 365;
+
+/// A mare's season.
+#[derive(Serialize, ToSchema)]
+pub struct Season {
+    /// Rides that were marked in season, oldest first.
+    seen: Vec<SeasonRide>,
+    /// Days to reckon with.
+    expected: Vec<season::SeasonDays>,
+    /// In season against out of season.
+    share: Option<season::SeasonShare>,
+}
+
+/// A ride marked in season.
+#[derive(Serialize, ToSchema)]
+pub struct SeasonRide {
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    ride_id: Uuid,
+}
+
+/// What is known of her season.
+pub fn season_of(judged: &Judged) -> Season {
+    let in_season = |marks: &[RideMark]| marks.contains(&RideMark::InSeason);
+    let rides = judged
+        .file
+        .rides
+        .iter()
+        .filter(|ride| ride.day <= judged.on);
+    let seen: Vec<SeasonRide> = rides
+        .filter(|ride| in_season(&ride.marks))
+        .map(|ride| SeasonRide {
+            day: ride.day,
+            ride_id: ride.ride_id,
+        })
+        .collect();
+    let marked: HashSet<Uuid> = seen.iter().map(|ride| ride.ride_id).collect();
+    let noted = judged.file.care.iter();
+    let noted = noted.filter(|note| note.kind == CareKind::InSeason && note.day <= judged.on);
+    let mut days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
+    days.extend(noted.map(|note| note.day));
+    let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
+    let oldest = judged.on.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
+    let asks = judged.file.asks.iter().flat_map(|asks| {
+        let start = asks.partition_point(|ask| ask.day < oldest);
+        let end = asks.partition_point(|ask| ask.day <= judged.on);
+        &asks[start..end]
+    });
+    for ask in asks {
+        let counted = if marked.contains(&ask.ride_id) {
+            &mut inside
+        } else {
+            &mut outside
+        };
+        counted.count(ask.soft);
+    }
+    Season {
+        expected: season::expected(&days, judged.on),
+        share: season::compare(inside, outside),
+        seen,
+    }
+}
