@@ -288,9 +288,13 @@ async fn change(
 #[utoipa::path(
     put, path = "/api/horses/{horse_id}/goals", operation_id = "set_goals", tag = "horses",
     params(("horse_id" = Uuid, Path)), request_body = [Goal],
-    responses((status = 204, description = "Set"))
+    responses(
+        (status = 204, description = "Set"),
+        (status = 422, description = "A name or day that does not fit, or a level that the horse's ladder does not have", body = Problem, content_type = "application/problem+json"),
+    )
 )]
 async fn set_goals(
+    State(app): State<App>,
     Trainer(signed): Trainer,
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(goals): Body<Vec<Goal>>,
@@ -298,7 +302,9 @@ async fn set_goals(
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
     let kept = goal::of_horse(&mut barn, horse_id).await?;
-    check_goals(&goals, &kept, signed.today()).map_err(Problem::fields)?;
+    let ladders = app.known.ladders.of_horses(&mut barn, &[horse_id]).await?;
+    let ladder = ladders.get(&horse_id).map_or(app.ladder, |on| &*on.ladder);
+    check_goals(&goals, &kept, ladder, signed.today()).map_err(Problem::fields)?;
     goal::put(&mut barn, horse_id, &goals).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)

@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -50,10 +50,12 @@ mod packs;
 pub mod password;
 mod people;
 pub mod problem;
+mod program_meant;
 mod program_preview;
 mod programs;
 mod ride_horse;
 mod rides;
+pub mod roads;
 pub mod router;
 mod season;
 mod session;
@@ -91,6 +93,8 @@ pub struct App {
     pub known: known::KnownHorses,
     /// Where long work is done.
     pub work: work::Work,
+    /// Roads that were found.
+    pub roads: roads::kept::Roads,
     /// Plans of weeks that are looked for.
     pub solves: weeks::solves::Solves,
     /// What time it is.
@@ -126,6 +130,7 @@ pub async fn launch(
         ladder: cavesson_core::ladder::Ladder::shipped(),
         known: known::KnownHorses::new(work.judging.clone()),
         work,
+        roads: roads::kept::Roads::default(),
         solves: weeks::solves::Solves::default(),
     };
     let keeper = tokio::spawn(known::keep::keep_each_day(app.clone()));

@@ -3,7 +3,8 @@
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
-use cavesson_core::bounds::{FieldError, RIDES_A_WEEK};
+use cavesson_core::bounds::FieldError;
+use cavesson_core::ladder::Level;
 use cavesson_core::ladder::{Ladder, LadderFile};
 use cavesson_core::program::Program;
 use cavesson_store::horse;
@@ -31,7 +32,6 @@ pub fn routes() -> OpenApiRouter<App> {
         .routes(route!(show))
         .routes(route!(change))
         .routes(route!(put_horse))
-        .routes(route!(set_rides))
 }
 
 /// A program in short.
@@ -44,14 +44,8 @@ struct ProgramBrief {
     horses: Vec<Uuid>,
     /// Rides a week it wants for each of them.
     rides_a_week: u8,
-}
-
-/// How often the horses of a program are ridden.
-#[derive(Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-struct RidesAWeek {
-    #[schema(minimum = 0, maximum = 12)]
-    rides_a_week: u8,
+    /// Levels they are to hold in the end.
+    leads_to: Vec<Level>,
 }
 
 /// A program with its versions and the ladder it makes.
@@ -132,23 +126,24 @@ async fn list(signed: Signed) -> Answer<Json<Vec<ProgramBrief>>> {
     let mut barn = signed.look().await?;
     let horses = horse::list(&mut barn, owner).await?;
     let programs = program::in_use(&mut barn).await?;
-    let rides = program::rides_a_week(&mut barn).await?;
+    let meant = program::meant(&mut barn).await?;
     Ok(Json(
         programs
             .into_iter()
-            .map(|kept| ProgramBrief {
-                program_id: kept.program_id,
-                name: kept.name,
-                version: kept.version,
-                rides_a_week: rides
-                    .iter()
-                    .find(|(id, _)| *id == kept.program_id)
-                    .map_or(0, |(_, rides)| *rides),
-                horses: horses
-                    .iter()
-                    .filter(|horse| horse.program_id == Some(kept.program_id))
-                    .map(|horse| horse.horse_id)
-                    .collect(),
+            .map(|kept| {
+                let meant = meant.iter().find(|one| one.program_id == kept.program_id);
+                ProgramBrief {
+                    program_id: kept.program_id,
+                    name: kept.name,
+                    version: kept.version,
+                    rides_a_week: meant.map_or(0, |meant| meant.rides_a_week),
+                    leads_to: meant.map_or_else(Vec::new, |meant| meant.leads_to.clone()),
+                    horses: horses
+                        .iter()
+                        .filter(|horse| horse.program_id == Some(kept.program_id))
+                        .map(|horse| horse.horse_id)
+                        .collect(),
+                }
             })
             .collect(),
     ))
@@ -338,29 +333,4 @@ fn changed_meanwhile(version: i32) -> Problem {
         "/from_version",
         format!("the program is at version {version} now; look at it and change that"),
     )])
-}
-
-/// Say how many rides a week a program wants for each of its horses.
-#[utoipa::path(
-    put, path = "/api/programs/{program_id}/rides-a-week", operation_id = "set_rides_a_week", tag = "programs",
-    params(("program_id" = Uuid, Path)), request_body = RidesAWeek,
-    responses(
-        (status = 204, description = "Kept"),
-        (status = 404, description = "No such program in this barn", body = Problem, content_type = "application/problem+json"),
-    )
-)]
-async fn set_rides(
-    Decider(signed): Decider,
-    UrlPath(program_id): UrlPath<Uuid>,
-    Body(sheet): Body<RidesAWeek>,
-) -> Answer<StatusCode> {
-    RIDES_A_WEEK
-        .check("/rides_a_week", f64::from(sheet.rides_a_week))
-        .map_err(Problem::field)?;
-    let mut barn = signed.write().await?;
-    if !program::set_rides_a_week(&mut barn, program_id, sheet.rides_a_week).await? {
-        return Err(Problem::not_found("no such program in this barn"));
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
 }

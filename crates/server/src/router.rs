@@ -25,8 +25,8 @@ use crate::signed::UNUSED;
 use crate::{
     App, Settings, access_links, account, barns, batches, board, bookings, busy, calc, calendars,
     card_blocks, cards, care, cool_outs, days, health, horse_page, horses, intakes, ladder, levels,
-    live, loads, overrules, packs, people, program_preview, programs, ride_horse, rides, session,
-    today, trips, weather, web, weeks, yard,
+    live, loads, overrules, packs, people, program_meant, program_preview, programs, ride_horse,
+    rides, roads, session, today, trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -74,6 +74,8 @@ fn api() -> OpenApiRouter<App> {
         .merge(ladder::routes())
         .merge(bookings::routes())
         .merge(weeks::routes())
+        .merge(roads::routes())
+        .merge(program_meant::routes())
         .merge(calc::routes())
         .merge(health::routes())
 }

@@ -173,8 +173,8 @@ async fn goals_lie_ahead_and_stay_when_their_day_has_passed(pool: PgPool) {
     let server = Server::start_with(pool, clock.settings()).await;
     let trainer = server.person("trainer@home").await;
     let path = format!("/api/horses/{}/goals", server.oatcake);
-    let show = json!({"kind": "show", "name": "Fall jackpot", "day": "2026-09-12"});
-    let home = json!({"kind": "go_home", "name": "Goes home", "day": "2026-07-01"});
+    let show = json!({"kind": "show", "name": "Fall jackpot", "day": "2026-09-12", "levels": []});
+    let home = json!({"kind": "go_home", "name": "Goes home", "day": "2026-07-01", "levels": []});
     assert_eq!(
         put(&trainer, &path, json!([show, home])).await.status(),
         204

@@ -1,8 +1,9 @@
 //! Programs and their versions.
 
+use cavesson_core::ladder::Level;
 use cavesson_core::program::Program;
 use jiff::Timestamp;
-use serde_json::Value;
+use serde_json::{Value, json};
 use uuid::Uuid;
 
 use crate::stored::{self, Unreadable};
@@ -75,22 +76,58 @@ pub async fn in_use(barn: &mut BarnTransaction) -> StoreResult<Vec<ProgramVersio
     Ok(programs)
 }
 
-/// How many rides a week each program wants.
+/// What a program means its horses to have and to come to.
+#[derive(Debug, Clone, PartialEq)]
+pub struct ProgramMeant {
+    /// The program.
+    pub program_id: Uuid,
+    /// Rides a week.
+    pub rides_a_week: u8,
+    /// Levels they are to hold in the end.
+    pub leads_to: Vec<Level>,
+}
+
+/// What each program means.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn rides_a_week(barn: &mut BarnTransaction) -> StoreResult<Vec<(Uuid, u8)>> {
+pub async fn meant(barn: &mut BarnTransaction) -> StoreResult<Vec<ProgramMeant>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        "select program_id, rides_a_week from program where barn_id = $1",
+        "select program_id, rides_a_week, leads_to from program where barn_id = $1",
         barn_id
     )
     .fetch_all(barn.connection())
     .await?;
     Ok(rows
         .into_iter()
-        .map(|row| (row.program_id, row.rides_a_week.try_into().unwrap_or(0)))
+        .map(|row| ProgramMeant {
+            program_id: row.program_id,
+            rides_a_week: row.rides_a_week.try_into().unwrap_or(0),
+            leads_to: serde_json::from_value(row.leads_to).unwrap_or_default(),
+        })
         .collect())
+}
+
+/// Says which levels a program leads to; false when there is none of that id.
+///
+/// # Errors
+/// When the query fails.
+pub async fn set_leads_to(
+    barn: &mut BarnTransaction,
+    program_id: Uuid,
+    levels: &[Level],
+) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    let done = sqlx::query!(
+        "update program set leads_to = $3 where barn_id = $1 and program_id = $2",
+        barn_id,
+        program_id,
+        json!(levels)
+    )
+    .execute(barn.connection())
+    .await?;
+    Ok(done.rows_affected() == 1)
 }
 
 /// Says how many rides a week a program wants; false when there is none of that id.

@@ -441,6 +441,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dates-at-risk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Dates that are at risk: each horse's soonest one, the soonest of all first. */
+        get: operations["list_dates_at_risk"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/days/{day}": {
         parameters: {
             query?: never;
@@ -877,6 +894,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/road": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The road of a horse to its dates. */
+        get: operations["show_road"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/send-home": {
         parameters: {
             query?: never;
@@ -1245,6 +1279,23 @@ export interface paths {
          *     with; going back is a new version with the old content.
          */
         put: operations["change_program"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/{program_id}/leads-to": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say which levels a program leads to. A horse's goal may take them over. */
+        put: operations["set_leads_to"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2257,6 +2308,22 @@ export interface components {
          * @enum {string}
          */
         Cue: "seat" | "voice" | "one_rein" | "two_reins";
+        /** @description A date that is at risk. */
+        DateAtRisk: {
+            /**
+             * Format: double
+             * @description Share of the futures in which all is held by then.
+             */
+            chance: number;
+            /** Format: date */
+            day: string;
+            goal: string;
+            horse: string;
+            /** Format: uuid */
+            horse_id: string;
+            /** @description The same in a sentence. */
+            text: string;
+        };
         /** @description A horse of the barn on that day. */
         DayHorse: {
             /** @description Nobody gets on until it was looked at. */
@@ -2913,6 +2980,20 @@ export interface components {
             day: string;
             /** @description What kind. */
             kind: components["schemas"]["GoalKind"];
+            /** @description Levels the horse is to hold by then; none while only the date is known. */
+            levels?: components["schemas"]["Level"][];
+            /** @description In your words. */
+            name: string;
+        };
+        /** @description What the horse is to hold, and by when. */
+        GoalAsked: {
+            /**
+             * Format: date
+             * @description By which day.
+             */
+            day: string;
+            /** @description Levels to hold. */
+            levels: components["schemas"]["Level"][];
             /** @description In your words. */
             name: string;
         };
@@ -2921,6 +3002,47 @@ export interface components {
          * @enum {string}
          */
         GoalKind: "show" | "sale" | "go_home" | "other";
+        /** @description A goal on the road. */
+        GoalRoad: {
+            /** @description The date is at risk: it is reached in less than half of the futures. */
+            at_risk: boolean;
+            /**
+             * Format: double
+             * @description Share of the futures in which all its levels are held by then.
+             */
+            chance: number;
+            /**
+             * Format: double
+             * @description The same four weeks later.
+             */
+            chance_a_month_later: number;
+            /**
+             * Format: date
+             * @description By which day.
+             */
+            day: string;
+            /**
+             * Format: date
+             * @description One in ten.
+             */
+            from?: string | null;
+            /** @description Level by level. */
+            levels: components["schemas"]["LevelRoad"][];
+            /**
+             * Format: date
+             * @description The day by which every second future is there; null beyond what is looked ahead.
+             */
+            median?: string | null;
+            /** @description In your words. */
+            name: string;
+            /** @description The same in a sentence. */
+            text: string;
+            /**
+             * Format: date
+             * @description Nine in ten.
+             */
+            to?: string | null;
+        };
         /**
          * @description How much was in the hand. Our own scale; the class bounds are product defaults.
          * @enum {string}
@@ -2973,12 +3095,23 @@ export interface components {
             /** Format: double */
             temperature_f: number;
         };
+        /** @description A level that came to be held. */
+        HeldOn: {
+            /** Format: date */
+            day: string;
+            level: components["schemas"]["LevelBrief"];
+        };
         /**
          * @description What helped most in carry and circle work. Progress is less hand and more
          *     leg at the same softness.
          * @enum {string}
          */
         Help: "mostly_hand" | "even" | "mostly_leg";
+        /**
+         * @description What could be changed.
+         * @enum {string}
+         */
+        HelpKind: "ride_more" | "work_first" | "drop" | "month_later";
         /** @description A level to look at under a fault, as the file writes it. */
         Hole: string;
         /** @description A horse. */
@@ -3000,6 +3133,19 @@ export interface components {
         HorseAdded: {
             /** Format: uuid */
             horse_id: string;
+        };
+        /** @description How quick a horse is. */
+        HorseFactor: {
+            /**
+             * Format: double
+             * @description Rides it takes, as a multiple of the barn's.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description How unsure that is, as a standard deviation of its logarithm.
+             */
+            spread: number;
         };
         /** @description The first ask of a level on a day and side. */
         HorseFirstAsk: {
@@ -3055,6 +3201,29 @@ export interface components {
              * @description When it went home; null while it is here.
              */
             sent_home_at?: string | null;
+        };
+        /** @description How quick a horse is. */
+        HorsePace: {
+            /**
+             * Format: double
+             * @description Rides it takes, as a multiple of the barn's: below 1 is quick.
+             */
+            factor: number;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: int32
+             * @description Levels it rests on.
+             */
+            levels: number;
+            /**
+             * Format: double
+             * @description How unsure that is, as a standard deviation of its logarithm.
+             */
+            spread: number;
         };
         /** @description All that one horse is judged by. */
         HorsePack: {
@@ -3179,6 +3348,31 @@ export interface components {
             rides: number;
             /** @description The same in a sentence. */
             text: string;
+        };
+        /** @description A horse's road. */
+        HorseRoad: {
+            asked?: components["schemas"]["RoadInput"] | null;
+            /** @description Levels it came to hold in the last half year, the first one first. */
+            behind: components["schemas"]["HeldOn"][];
+            /**
+             * @description Who should look at the horse first, in sentences: the road takes it that nothing is
+             *     wrong.
+             */
+            cautions: string[];
+            found?: components["schemas"]["RoadOutput"] | null;
+            /** @description Goals that lie ahead, soonest first. */
+            goals: components["schemas"]["Goal"][];
+            horse: components["schemas"]["Horse"];
+            horse_pace?: components["schemas"]["HorsePace"] | null;
+            /** @description Levels of goals that the horse's ladder no longer has. */
+            not_on_ladder: components["schemas"]["Level"][];
+            /**
+             * Format: date
+             * @description The day it was looked down.
+             */
+            on: string;
+            /** @description The barn's pace on the levels that are still to come, needs first. */
+            pace: components["schemas"]["LevelPace"][];
         };
         /** @description What the rows hold. */
         HorseRows: {
@@ -3578,6 +3772,10 @@ export interface components {
              */
             ride_id: string;
         };
+        /** @description What the horses of a program are to hold in the end. */
+        LeadsTo: {
+            levels: components["schemas"]["Level"][];
+        };
         /** @description A level that is not on the card, and why. */
         LeftOut: {
             /** @description The level. */
@@ -3646,6 +3844,72 @@ export interface components {
         LevelOfIntake: components["schemas"]["IntakeLevel"] & {
             confirmation?: components["schemas"]["Confirmation"] | null;
         };
+        /** @description Rides from the first ask of a level until it is held. */
+        LevelPace: {
+            /**
+             * Format: double
+             * @description One horse in four is there by then.
+             */
+            from: number;
+            /**
+             * Format: int32
+             * @description Horses it rests on that hold it.
+             */
+            horses: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: double
+             * @description Every second horse.
+             */
+            median: number;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Three in four.
+             */
+            to: number;
+            /**
+             * Format: int32
+             * @description Horses still under way.
+             */
+            under_way: number;
+            /**
+             * Format: double
+             * @description The shipped default it is drawn towards.
+             */
+            usual: number;
+        };
+        /** @description A level of a goal. */
+        LevelRoad: {
+            /**
+             * Format: double
+             * @description Share of the futures in which it is held by the goal's day.
+             */
+            chance: number;
+            /**
+             * Format: date
+             * @description One in ten.
+             */
+            from?: string | null;
+            /** @description It is held today. */
+            held: boolean;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: date
+             * @description The day by which it is in every second future; null beyond what is looked ahead.
+             */
+            median?: string | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: date
+             * @description Nine in ten.
+             */
+            to?: string | null;
+        };
         /** @description Left against right at one level. */
         LevelSides: {
             /** @description The figures. */
@@ -3668,6 +3932,30 @@ export interface components {
             proven: boolean;
             /** @description The right. */
             right: components["schemas"]["SoftCount"];
+        };
+        /** @description Where the horse stands on a level. */
+        LevelStands: {
+            /**
+             * Format: int32
+             * @description Rides that asked it so far, while it is under way.
+             */
+            asked_rides?: number;
+            /** @description It was confirmed often enough to keep for long. */
+            firm?: boolean;
+            /** @description It is held. */
+            held?: boolean;
+            /**
+             * Format: int32
+             * @description Days since it was shown soft, itself or in what is built on it.
+             */
+            idle_days?: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * @description Rides it may still take, each as likely as the others, from the judge's own forecast;
+             *     null in it: more than is looked ahead. Empty: by the pace.
+             */
+            rides_left?: (number | null)[];
         };
         /** @description A level's rides as rein strips. */
         LevelStrips: {
@@ -4366,6 +4654,23 @@ export interface components {
              */
             tries: number;
         };
+        /** @description A level on the deciding chain. */
+        OnChain: {
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: date
+             * @description The day by which it is held in every second future; null beyond what is looked ahead.
+             */
+            median?: string | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the futures in which it lies on the longest path.
+             */
+            share: number;
+        };
         /**
          * @description How a decision turned out.
          * @enum {string}
@@ -4412,6 +4717,21 @@ export interface components {
             overrule: components["schemas"]["Overrule"];
             /** @description Whether it was taken back. */
             withdrawn: boolean;
+        };
+        /** @description Rides a level takes in a barn. */
+        PaceOfLevel: {
+            /**
+             * Format: int32
+             * @description How many horses that rests on.
+             */
+            horses?: number;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: double
+             * @description Every second horse takes so many rides.
+             */
+            median: number;
         };
         /**
          * @description What a part of the card is.
@@ -4657,6 +4977,8 @@ export interface components {
         ProgramBrief: {
             /** @description Horses that are on it. */
             horses: string[];
+            /** @description Levels they are to hold in the end. */
+            leads_to: components["schemas"]["Level"][];
             name: string;
             /** Format: uuid */
             program_id: string;
@@ -4996,6 +5318,77 @@ export interface components {
          * @enum {string}
          */
         RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
+        /** @description The road of a horse. */
+        Road: {
+            /** @description What decides: how often each level lies on the longest path, most often first. */
+            chain: components["schemas"]["OnChain"][];
+            /** @description Goal by goal. */
+            goals: components["schemas"]["GoalRoad"][];
+        };
+        /** @description What a road is asked of. */
+        RoadAsked: {
+            /**
+             * Format: int32
+             * @description Levels worked on in a ride, refreshing among them.
+             */
+            blocks_a_ride?: number;
+            /** @description Days on which the horse is not ridden. */
+            days_off?: string[];
+            first?: components["schemas"]["Level"] | null;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            futures?: number;
+            /** @description What it is to hold, and by when. */
+            goals: components["schemas"]["GoalAsked"][];
+            /** @description How quick the horse is. */
+            horse?: components["schemas"]["HorseFactor"];
+            /**
+             * Format: double
+             * @description Share of the planned rides that come about.
+             */
+            kept?: number;
+            /** @description Where the horse stands; levels that are not named are not held and were never asked. */
+            levels: components["schemas"]["LevelStands"][];
+            /** @description Rides that levels take in this barn; the shipped default for those not named. */
+            pace?: components["schemas"]["PaceOfLevel"][];
+            /**
+             * Format: double
+             * @description Rides a week.
+             */
+            rides_a_week: number;
+            /**
+             * Format: int32
+             * @description The seed of the futures.
+             */
+            seed?: number;
+            /**
+             * Format: date
+             * @description The day it is asked on.
+             */
+            today: string;
+        };
+        /** @description Input of `road`. */
+        RoadInput: {
+            /** @description The horse is young or develops late: pushing it is named as such. */
+            not_to_be_pushed?: boolean;
+            /** @description The program; the default schools and gates when left out. */
+            program?: components["schemas"]["Program"];
+            /** @description Where the horse stands, its goals, the rides there are. */
+            road: components["schemas"]["RoadAsked"];
+            /** @description Whether what would help is looked for too: it takes a few times as long. */
+            with_helps?: boolean;
+        };
+        /** @description Output of `road`. */
+        RoadOutput: {
+            /** @description What would help the first goal most, the most first; empty where nobody asked. */
+            helps: components["schemas"]["Help"][];
+            /** @description What it rests on, in a sentence. */
+            rests_on: string;
+            /** @description The road. */
+            road: components["schemas"]["Road"];
+        };
         /**
          * @description What a person is to the barn.
          * @enum {string}
@@ -8944,6 +9337,53 @@ export interface operations {
             };
         };
     };
+    list_dates_at_risk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The dates */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DateAtRisk"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_day: {
         parameters: {
             query?: never;
@@ -10527,7 +10967,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description A field does not fit; nothing was stored */
+            /** @description A name or day that does not fit, or a level that the horse's ladder does not have */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -11154,6 +11594,64 @@ export interface operations {
             };
             /** @description A field that does not fit */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_road: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The road */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorseRoad"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13361,6 +13859,120 @@ export interface operations {
                 };
             };
             /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_leads_to: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                program_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeadsTo"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such program in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A level that its ladder does not have, or one named twice */
             422: {
                 headers: {
                     [name: string]: unknown;

@@ -1406,6 +1406,8 @@ export interface components {
         };
         /** @description A goal on the road. */
         GoalRoad: {
+            /** @description The date is at risk: it is reached in less than half of the futures. */
+            at_risk: boolean;
             /**
              * Format: double
              * @description Share of the futures in which all its levels are held by then.
@@ -1435,6 +1437,8 @@ export interface components {
             median?: string | null;
             /** @description In your words. */
             name: string;
+            /** @description The same in a sentence. */
+            text: string;
             /**
              * Format: date
              * @description Nine in ten.
@@ -2265,6 +2269,11 @@ export interface components {
         OnChain: {
             /** @description The level. */
             level: components["schemas"]["Level"];
+            /**
+             * Format: date
+             * @description The day by which it is held in every second future; null beyond what is looked ahead.
+             */
+            median?: string | null;
             /** @description What it is called. */
             name: string;
             /**
@@ -4263,10 +4272,10 @@ export interface operations {
                     "application/json": {
                         /** @description What would help the first goal most, the most first; empty where nobody asked. */
                         helps: components["schemas"]["Help"][];
+                        /** @description What it rests on, in a sentence. */
+                        rests_on: string;
                         /** @description The road. */
                         road: components["schemas"]["Road"];
-                        /** @description Each goal in a sentence. */
-                        says: string[];
                     };
                 };
             };

@@ -363,15 +363,7 @@ pub fn run(world: &RoadWorld, horses: u64, futures: u32) -> RoadResult {
             kept: world.kept,
             blocks_a_ride: 3,
             days_off: Vec::new(),
-            pace: found
-                .levels
-                .iter()
-                .map(|one| PaceOfLevel {
-                    level: one.level.clone(),
-                    median: one.median,
-                    horses: one.horses,
-                })
-                .collect(),
+            pace: found.levels.iter().map(PaceOfLevel::of).collect(),
             horse: factor,
             first: None,
             seed: number as u32,

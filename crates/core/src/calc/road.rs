@@ -6,10 +6,11 @@ use super::calculator::{self, Calculator, Cost};
 use crate::bounds::FieldError;
 use crate::program::Program;
 use crate::road::helps::{Held, helps};
+use crate::road::needed::road_levels;
 use crate::road::{Help, Road, RoadAsked, road, words};
 
 /// Input of `road`.
-#[derive(Debug, Clone, Deserialize)]
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[cfg_attr(feature = "schema", schema(as = RoadInput))]
 #[serde(deny_unknown_fields)]
@@ -36,8 +37,8 @@ pub struct Output {
     pub road: Road,
     /// What would help the first goal most, the most first; empty where nobody asked.
     pub helps: Vec<Help>,
-    /// Each goal in a sentence.
-    pub says: Vec<String>,
+    /// What it rests on, in a sentence.
+    pub rests_on: String,
 }
 
 /// The calculator.
@@ -70,7 +71,9 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         } else {
             Vec::new()
         },
-        says: told.goals.iter().map(words::goal).collect(),
+        rests_on: words::rests_on(
+            &road_levels(&ladder, &input.road).rests_on(&ladder, &input.road),
+        ),
         road: told,
     })
 }

@@ -3,7 +3,9 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use crate::bounds::{FieldError, GOALS, NAME_LETTERS, check_planned_day};
+use crate::bounds::{FieldError, GOAL_LEVELS, GOALS, NAME_LETTERS, check_planned_day};
+use crate::ladder::check::find_level;
+use crate::ladder::{Ladder, Level};
 use crate::text::check_text;
 
 /// What kind of goal.
@@ -59,14 +61,24 @@ pub struct Goal {
     /// By which day.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
     pub day: Date,
+    /// Levels the horse is to hold by then; none while only the date is known.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 60))]
+    pub levels: Vec<Level>,
 }
 
 /// Checks the goals of a horse. Days that have passed stay with `kept`, the goals it
-/// has already; a new one lies ahead.
+/// has already; a new one lies ahead. Its levels are on the horse's ladder, or were its
+/// levels already.
 ///
 /// # Errors
 /// Every field that does not fit, with what is allowed.
-pub fn check_goals(goals: &[Goal], kept: &[Goal], today: Date) -> Result<(), Vec<FieldError>> {
+pub fn check_goals(
+    goals: &[Goal],
+    kept: &[Goal],
+    ladder: &Ladder,
+    today: Date,
+) -> Result<(), Vec<FieldError>> {
     let mut errors: Vec<FieldError> = Vec::new();
     errors.extend(GOALS.check_count("", goals.len()).err());
     for (index, goal) in goals.iter().enumerate() {
@@ -74,10 +86,36 @@ pub fn check_goals(goals: &[Goal], kept: &[Goal], today: Date) -> Result<(), Vec
         if !kept.iter().any(|old| old.day == goal.day) {
             errors.extend(check_planned_day(&format!("/{index}/day"), goal.day, today).err());
         }
+        let at = format!("/{index}/levels");
+        let known = kept.iter().flat_map(|old| &old.levels).collect::<Vec<_>>();
+        errors.extend(check_levels(&at, &goal.levels, &known, ladder).err());
     }
     if errors.is_empty() {
         Ok(())
     } else {
         Err(errors)
     }
+}
+
+/// Checks levels that are to be held: each once, on the ladder or among `known`.
+///
+/// # Errors
+/// The first that does not fit, with what is allowed.
+pub fn check_levels(
+    at: &str,
+    levels: &[Level],
+    known: &[&Level],
+    ladder: &Ladder,
+) -> Result<(), FieldError> {
+    GOAL_LEVELS.check_count(at, levels.len())?;
+    for (number, level) in levels.iter().enumerate() {
+        let at = format!("{at}/{number}");
+        if levels[..number].contains(level) {
+            return Err(FieldError::new(at, "is named before; name each level once"));
+        }
+        if !known.contains(&level) {
+            find_level(level, ladder).map_err(|error| error.under(&at))?;
+        }
+    }
+    Ok(())
 }

@@ -59,24 +59,24 @@ pub enum Forecast {
     },
 }
 
+/// What was drawn of the rides until the gate passes.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum Draws {
+    /// It passes now.
+    Now,
+    /// The curve is not surely upward, or too little is known.
+    CannotSayYet,
+    /// Rides of each future, the fewest first; none for one beyond what is looked ahead.
+    Rides(Vec<Option<u32>>),
+}
+
 /// Forecasts the rides after the date of `shown` until the gate passes.
 pub fn forecast(shown: &GateInput<'_>, gate: &Gate, seed: u64) -> Forecast {
-    let seen = window_of(shown.asks, gate, shown.on);
-    let tally = Tally::of(shown, seen, gate);
-    if failing(shown, &tally, gate).next().is_none() {
-        return Forecast::Now;
-    }
-    let days = shown.asks.chunk_by(|a, b| a.day == b.day).count() as u32;
-    if gate.least_count > 0 || seen.is_empty() || days < gate.least_days {
-        return Forecast::CannotSayYet;
-    }
-    if learning::upward(shown.asks, shown.sides) < SURELY_UPWARD {
-        return Forecast::CannotSayYet;
-    }
-    let mut rng = ChaCha8Rng::seed_from_u64(seed);
-    let future = Future::new(shown, seen, gate);
-    let mut rides: Vec<Option<u32>> = (0..DRAWS).map(|_| future.draw(&mut rng)).collect();
-    rides.sort_unstable_by_key(|rides| rides.unwrap_or(u32::MAX));
+    let rides = match draws(shown, gate, seed) {
+        Draws::Now => return Forecast::Now,
+        Draws::CannotSayYet => return Forecast::CannotSayYet,
+        Draws::Rides(rides) => rides,
+    };
     let at = |share: f64| rides[((DRAWS as f64) * share) as usize];
     let to = at(0.9);
     Forecast::Rides {
@@ -85,6 +85,27 @@ pub fn forecast(shown: &GateInput<'_>, gate: &Gate, seed: u64) -> Forecast {
         from: if to.is_some() { at(0.1) } else { at(0.2) },
         to,
     }
+}
+
+/// Draws the rides after the date of `shown` until the gate passes.
+pub fn draws(shown: &GateInput<'_>, gate: &Gate, seed: u64) -> Draws {
+    let seen = window_of(shown.asks, gate, shown.on);
+    let tally = Tally::of(shown, seen, gate);
+    if failing(shown, &tally, gate).next().is_none() {
+        return Draws::Now;
+    }
+    let days = shown.asks.chunk_by(|a, b| a.day == b.day).count() as u32;
+    if gate.least_count > 0 || seen.is_empty() || days < gate.least_days {
+        return Draws::CannotSayYet;
+    }
+    if learning::upward(shown.asks, shown.sides) < SURELY_UPWARD {
+        return Draws::CannotSayYet;
+    }
+    let mut rng = ChaCha8Rng::seed_from_u64(seed);
+    let future = Future::new(shown, seen, gate);
+    let mut rides: Vec<Option<u32>> = (0..DRAWS).map(|_| future.draw(&mut rng)).collect();
+    rides.sort_unstable_by_key(|rides| rides.unwrap_or(u32::MAX));
+    Draws::Rides(rides)
 }
 
 /// How the rides of a horse go on.

@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::ease::EaseReason;
-use super::forecast::{Forecast, forecast};
+use super::forecast::{Draws, Forecast, draws, forecast};
 use super::gate_check::{GateCheck, check_gate};
 use super::history::{DayVerdict, share_below};
 use super::horse::judge_horse;
@@ -162,6 +162,19 @@ pub fn forecast_of_standings(
     let level = &ladder.levels[index];
     let shown = shown(ladder, file, standings, index, on);
     forecast(&shown, &level.gate, seed(&level.level, on))
+}
+
+/// The same, as it was drawn.
+pub fn draws_of_standings(
+    ladder: &Ladder,
+    file: &HorseFile,
+    standings: &[Standing],
+    index: usize,
+    on: Date,
+) -> Draws {
+    let level = &ladder.levels[index];
+    let shown = shown(ladder, file, standings, index, on);
+    draws(&shown, &level.gate, seed(&level.level, on))
 }
 
 /// What the gate of a level is held against.

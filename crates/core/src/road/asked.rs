@@ -3,6 +3,7 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
+use super::pace::LevelPace;
 use crate::bounds::{
     BLOCKS_A_RIDE, FACTOR, FUTURES, FieldError, GOAL_LEVELS, GOALS, NAME_LETTERS, PACE_RIDES,
     ROAD_DAYS_OFF, ROAD_LEVELS, ROAD_RIDES_A_WEEK, SHARE, SPREAD_OF_FACTOR,
@@ -129,6 +130,17 @@ pub struct PaceOfLevel {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 1000))]
     pub horses: u32,
+}
+
+impl PaceOfLevel {
+    /// What a barn's pace says of it.
+    pub fn of(pace: &LevelPace) -> PaceOfLevel {
+        PaceOfLevel {
+            level: pace.level.clone(),
+            median: pace.median,
+            horses: pace.horses,
+        }
+    }
 }
 
 /// How quick a horse is.

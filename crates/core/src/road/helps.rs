@@ -111,15 +111,16 @@ pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec
     found
 }
 
-/// The first goal alone, with fewer futures and a change.
-fn with(asked: &RoadAsked, change: impl FnOnce(&mut RoadAsked)) -> RoadAsked {
+/// The same road with fewer futures and a change.
+pub fn with(asked: &RoadAsked, change: impl FnOnce(&mut RoadAsked)) -> RoadAsked {
     let mut one = asked.clone();
     one.futures = one.futures.min(FUTURES);
     change(&mut one);
     one
 }
 
-fn chance(ladder: &Ladder, asked: &RoadAsked, by: i64) -> f64 {
+/// The chance of the first goal by a day, counted from today.
+pub fn chance(ladder: &Ladder, asked: &RoadAsked, by: i64) -> f64 {
     let levels = road_levels(ladder, asked);
     Drawn::of(asked, &levels).chance(0, by)
 }

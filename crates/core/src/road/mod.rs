@@ -2,6 +2,7 @@
 //! it, and what helps most?
 //!
 //! - [`history`]: rides from the first ask of a level until it was held
+//! - [`gathered`]: what a barn's own asks say of it, and where a horse stands
 //! - [`usual`]: how many that takes, while a barn knows little of its own
 //! - [`survival`]: quartiles of rides with those still under way censored, and a prior
 //! - [`pace`](mod@pace): the barn's own pace per level, and each horse's factor
@@ -10,6 +11,7 @@
 //! - [`future`]: one future, day by day
 //! - [`told`]: many futures, added up
 //! - [`helps`]: what would help, and by how much
+//! - [`priority`](mod@priority): how much more a ride of the horse counts in a week
 //! - [`words`]: the same in sentences
 //!
 //! # Source
@@ -18,10 +20,12 @@
 
 pub mod asked;
 pub mod future;
+pub mod gathered;
 pub mod helps;
 pub mod history;
 pub mod needed;
 pub mod pace;
+pub mod priority;
 pub mod survival;
 pub mod told;
 pub mod usual;

@@ -36,6 +36,37 @@ pub struct RoadLevels {
     pub goals: Vec<Vec<usize>>,
 }
 
+/// What a road rests on.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq)]
+pub struct RestsOn {
+    /// Levels that are still to come.
+    pub to_come: u32,
+    /// So many of these have a pace of this barn.
+    pub of_barn: u32,
+    /// The most horses one of those rests on.
+    pub most_horses: u32,
+    /// So many go by the judge's forecast.
+    pub of_forecast: u32,
+}
+
+impl RoadLevels {
+    /// What the road rests on.
+    pub fn rests_on(&self, ladder: &Ladder, asked: &RoadAsked) -> RestsOn {
+        let mut found = RestsOn::default();
+        for one in self.levels.iter().filter(|one| !one.stands.held) {
+            found.to_come += 1;
+            found.of_forecast += u32::from(!one.stands.rides_left.is_empty());
+            let level = &ladder.levels[one.index].level;
+            let pace = asked.pace.iter().find(|pace| pace.level == *level);
+            if let Some(horses) = pace.map(|pace| pace.horses).filter(|horses| *horses > 0) {
+                found.of_barn += 1;
+                found.most_horses = found.most_horses.max(horses);
+            }
+        }
+        found
+    }
+}
+
 /// Finds the levels on the road. Of alternatives the one is taken that is held, or begun, or
 /// else the first.
 pub fn road_levels(ladder: &Ladder, asked: &RoadAsked) -> RoadLevels {

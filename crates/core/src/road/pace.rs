@@ -66,7 +66,7 @@ pub struct LevelPace {
 }
 
 /// How quick a horse is.
-#[derive(Debug, Clone, PartialEq, Serialize)]
+#[derive(Debug, Clone, Copy, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct HorsePace {
     /// The horse.

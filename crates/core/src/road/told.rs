@@ -10,6 +10,7 @@ use serde::Serialize;
 use super::asked::RoadAsked;
 use super::future::{Ahead, Future};
 use super::needed::{RoadLevels, road_levels};
+use super::words;
 use crate::day::days_between;
 use crate::ladder::{Ladder, Level};
 
@@ -17,6 +18,10 @@ use crate::ladder::{Ladder, Level};
 const DAYS_BEYOND: i64 = 84;
 /// Levels named on the chain.
 const ON_CHAIN: usize = 8;
+/// Beyond what is looked ahead.
+const NEVER: u32 = u32::MAX;
+/// A chance below which a date is at risk. Product default.
+pub const AT_RISK: f64 = 0.5;
 /// A month later.
 pub const MONTH_DAYS: i64 = 28;
 
@@ -54,6 +59,10 @@ pub struct GoalRoad {
     pub to: Option<Date>,
     /// Level by level.
     pub levels: Vec<LevelRoad>,
+    /// The date is at risk: it is reached in less than half of the futures.
+    pub at_risk: bool,
+    /// The same in a sentence.
+    pub text: String,
 }
 
 /// A level of a goal.
@@ -89,6 +98,9 @@ pub struct OnChain {
     pub name: String,
     /// Share of the futures in which it lies on the longest path.
     pub share: f64,
+    /// The day by which it is held in every second future; null beyond what is looked ahead.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub median: Option<Date>,
 }
 
 /// The days on which a ride is planned, counted from tomorrow as 1: spread over the week,
@@ -117,10 +129,10 @@ pub fn road(ladder: &Ladder, asked: &RoadAsked) -> Road {
 
 /// All futures, as far as they are added up.
 pub struct Drawn {
-    /// For each goal, the day of each future; none beyond what is looked ahead.
-    goals: Vec<Vec<Option<u32>>>,
-    /// For each place on the road that is a goal's level, likewise.
-    levels: Vec<Option<Vec<Option<u32>>>>,
+    /// For each goal, the day of each future; [`NEVER`] beyond what is looked ahead.
+    goals: Vec<Vec<u32>>,
+    /// For each place on the road likewise, all futures of one after the other.
+    levels: Vec<u32>,
     on_chain: Vec<u32>,
     futures: u32,
 }
@@ -150,13 +162,9 @@ impl Drawn {
             ride_days: &ride_days,
             rank: &rank,
         };
-        let mut goal_level = vec![false; road.levels.len()];
-        for at in road.goals.iter().flatten() {
-            goal_level[*at] = true;
-        }
         let mut drawn = Drawn {
             goals: vec![Vec::with_capacity(asked.futures as usize); road.goals.len()],
-            levels: goal_level.iter().map(|is| is.then(Vec::new)).collect(),
+            levels: vec![NEVER; road.levels.len() * asked.futures as usize],
             on_chain: vec![0; road.levels.len()],
             futures: asked.futures,
         };
@@ -165,29 +173,32 @@ impl Drawn {
             let seed = u64::from(asked.seed) << 32 | u64::from(number);
             let mut rng = ChaCha8Rng::seed_from_u64(seed);
             future.draw(&ahead, &mut rng);
-            drawn.add(&future, road);
+            drawn.add(number as usize, &future, road);
         }
         drawn
     }
 
-    fn add(&mut self, future: &Future, road: &RoadLevels) {
+    fn add(&mut self, number: usize, future: &Future, road: &RoadLevels) {
         for (days, goal) in self.goals.iter_mut().zip(&road.goals) {
-            days.push(future.all_held(goal));
+            days.push(future.all_held(goal).unwrap_or(NEVER));
         }
-        for (days, held) in self.levels.iter_mut().zip(&future.held) {
-            if let Some(days) = days {
-                days.push(*held);
-            }
+        let held = |at: &usize| future.held[*at].unwrap_or(NEVER);
+        for at in 0..road.levels.len() {
+            self.levels[at * self.futures as usize + number] = held(&at);
         }
         // The path that was longest: from the goal's last level down what it waited for.
-        let never = u32::MAX;
-        let held = |at: &usize| future.held[*at].unwrap_or(never);
         let mut last = road.goals.iter().flatten().copied().max_by_key(held);
         while let Some(at) = last.filter(|at| held(at) > 0) {
             self.on_chain[at] += 1;
             let needs = road.levels[at].needs.iter().copied();
             last = needs.max_by_key(held);
         }
+    }
+
+    /// The day of each future on which a level was held.
+    fn of_level(&self, at: usize) -> &[u32] {
+        let futures = self.futures as usize;
+        &self.levels[at * futures..(at + 1) * futures]
     }
 
     /// Share of the futures in which a goal is reached by a day, counted from today.
@@ -202,7 +213,7 @@ impl Drawn {
             let by = days_between(asked.today, goal.day);
             let (from, median, to) = range(&self.goals[number], asked.today);
             let levels = road.goals[number].iter().map(|at| {
-                let days = self.levels[*at].as_deref().unwrap_or_default();
+                let days = self.of_level(*at);
                 let (from, median, to) = range(days, asked.today);
                 LevelRoad {
                     level: level(*at),
@@ -214,16 +225,21 @@ impl Drawn {
                     to,
                 }
             });
-            GoalRoad {
+            let chance = self.chance(number, by);
+            let mut told = GoalRoad {
                 name: goal.name.clone(),
                 day: goal.day,
-                chance: self.chance(number, by),
+                chance,
                 chance_a_month_later: self.chance(number, by + MONTH_DAYS),
                 median,
                 from,
                 to,
                 levels: levels.collect(),
-            }
+                at_risk: chance < AT_RISK,
+                text: String::new(),
+            };
+            told.text = words::goal(&told);
+            told
         });
         let goals: Vec<GoalRoad> = goals.collect();
         let mut chain: Vec<(usize, u32)> = self
@@ -243,24 +259,25 @@ impl Drawn {
                     level: level(at),
                     name: name(at),
                     share: f64::from(count) / f64::from(self.futures),
+                    median: range(self.of_level(at), asked.today).1,
                 })
                 .collect(),
         }
     }
 }
 
-fn share_by(days: &[Option<u32>], by: i64) -> f64 {
-    let there = days.iter().flatten().filter(|day| i64::from(**day) <= by);
+fn share_by(days: &[u32], by: i64) -> f64 {
+    let there = days.iter().filter(|day| i64::from(**day) <= by);
     there.count() as f64 / days.len().max(1) as f64
 }
 
 /// The days by which one future in ten, every second, nine in ten are there.
-fn range(days: &[Option<u32>], today: Date) -> (Option<Date>, Option<Date>, Option<Date>) {
-    let mut sorted: Vec<u32> = days.iter().map(|day| day.unwrap_or(u32::MAX)).collect();
+fn range(days: &[u32], today: Date) -> (Option<Date>, Option<Date>, Option<Date>) {
+    let mut sorted = days.to_vec();
     sorted.sort_unstable();
     let at = |share: f64| {
         let day = *sorted.get(((sorted.len() as f64) * share) as usize)?;
-        (day < u32::MAX).then(|| today.saturating_add(i64::from(day).days()))
+        (day < NEVER).then(|| today.saturating_add(i64::from(day).days()))
     };
     (at(0.1), at(0.5), at(0.9))
 }

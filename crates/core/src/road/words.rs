@@ -1,12 +1,9 @@
 //! A road in sentences. A chance is never said without what it rests on.
 
 use super::helps::Held;
-use super::pace::LevelPace;
-use super::told::{GoalRoad, Road};
+use super::needed::RestsOn;
+use super::told::{GoalRoad, OnChain};
 use crate::plain::{count, lower, percent};
-
-/// A chance below which a date is at risk. Product default.
-pub const AT_RISK: f64 = 0.5;
 
 /// What is said of a goal.
 pub fn goal(goal: &GoalRoad) -> String {
@@ -27,22 +24,41 @@ pub fn goal(goal: &GoalRoad) -> String {
     )
 }
 
-/// What the road rests on.
-pub fn rests_on(road: &Road, pace: &[&LevelPace], futures: u32) -> String {
-    let own: u32 = pace.iter().map(|one| one.horses).max().unwrap_or(0);
-    let levels: usize = road.goals.iter().map(|goal| goal.levels.len()).sum();
-    let by = if own == 0 {
-        "the shipped pace, as no horse here has come that way yet".to_owned()
-    } else {
-        format!(
+/// What a road rests on.
+pub fn rests_on(on: &RestsOn) -> String {
+    if on.to_come == 0 {
+        return "Everything on this road is held today.".into();
+    }
+    let to_come = count(on.to_come, "level");
+    let pace = match (on.of_barn, on.to_come - on.of_barn) {
+        (0, _) => "the shipped pace, as no horse here has come that way yet".to_owned(),
+        (_, 0) => format!(
             "this barn's own pace, from {} at the most",
-            count(own, "horse")
-        )
+            count(on.most_horses, "horse")
+        ),
+        (of_barn, others) => format!(
+            "this barn's own pace for {of_barn} of them (from {} at the most) and the shipped \
+             one for {others}",
+            count(on.most_horses, "horse")
+        ),
     };
+    let asks = match on.of_forecast {
+        0 => String::new(),
+        some => format!(" {some} of them go by the forecast from the horse's own asks."),
+    };
+    format!("{to_come} to come. It rests on {pace}.{asks}")
+}
+
+/// What is said where a date is at risk.
+pub fn at_risk(horse: &str, goal: &GoalRoad, chain: &[OnChain]) -> String {
+    let day = goal.day.strftime("%B %-d");
+    let chance = percent(goal.chance);
+    let decides = chain.first().map_or_else(String::new, |first| {
+        format!(" Most hangs on this: {}.", lower(&first.name))
+    });
     format!(
-        "It rests on {by}, on {} for {}, and on the horse's own asks.",
-        count(futures, "drawn future"),
-        count(levels as u32, "level")
+        "{horse}: {} on {day} is at risk, ready by then in {chance} of what may come.{decides}",
+        goal.name
     )
 }
 

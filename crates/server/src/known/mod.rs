@@ -20,6 +20,7 @@ use cavesson_core::horse::{CareNote, Sex};
 use cavesson_core::judge::{HorseFile, KeptIntake, Overrule, RideFacts, Standing, judge_horse};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
+use cavesson_core::road::gathered;
 use cavesson_store::known::{self, BlockFault, KnownVersion};
 use cavesson_store::{BarnTransaction, rider_offset};
 use jiff::civil::Date;
@@ -109,6 +110,8 @@ pub struct Judged {
     /// The cards that were built of it lately, with the days they are for: Today asks for
     /// the same ones again and again.
     cards: Mutex<Vec<(Day, Arc<Card>)>>,
+    /// Rides that levels may still take, as far as they were asked for.
+    rides_left: Mutex<HashMap<usize, Vec<Option<u32>>>>,
 }
 
 impl ReadHorse {
@@ -144,6 +147,7 @@ impl Judged {
             on,
             standings,
             cards: Mutex::default(),
+            rides_left: Mutex::default(),
         }
     }
 
@@ -165,6 +169,22 @@ impl Judged {
         }
         kept.push((day.clone(), built.clone()));
         built
+    }
+
+    /// The rides a level may still take by the judge's forecast, drawn once.
+    pub fn rides_left(&self, index: usize) -> Vec<Option<u32>> {
+        let kept = || {
+            let kept = self.rides_left.lock();
+            kept.unwrap_or_else(PoisonError::into_inner)
+        };
+        if let Some(rides) = kept().get(&index) {
+            return rides.clone();
+        }
+        // Not while it is locked: drawing takes milliseconds.
+        let rides =
+            gathered::rides_left(self.ladder(), &self.file, &self.standings, index, self.on);
+        kept().insert(index, rides.clone());
+        rides
     }
 
     /// The same horse on the same day, on another ladder.

@@ -1,10 +1,13 @@
 //! The week as the planner sees it: days, horses, people, places, cattle, what stands.
 
+use std::sync::Arc;
+
 use cavesson_core::card::Limits;
 use cavesson_core::day::days_between;
 use cavesson_core::heat::HeatHour;
-use cavesson_core::horse::HorseTrait;
+use cavesson_core::horse::{Goal, HorseTrait};
 use cavesson_core::person::WorkHours;
+use cavesson_core::road::priority::{NEAR_DAYS, by_date};
 use cavesson_core::week::plan::{
     FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
     WeekLot, WeekRider, Weights,
@@ -23,15 +26,13 @@ use crate::cards::{day_with, judged_horse};
 use crate::day_plan::{self, as_seen};
 use crate::known::Judged;
 use crate::problem::{Answer, Problem};
+use crate::roads::asked::RIDES_A_WEEK;
+use crate::roads::kept::{self, KeptRoad};
 use crate::signed::Signed;
-use crate::{App, busy, weather};
+use crate::{App, busy, roads, weather};
 
-/// Rides a week of a horse without a program that says it. Product default.
-const RIDES_A_WEEK: u8 = 5;
 /// Days looked back for who knows a horse.
 const KNOWN_DAYS: i64 = 90;
-/// Days before a date from which on its rides count more.
-const NEAR_DAYS: i64 = 60;
 /// The hours of somebody who set none. Product default.
 const USUAL_HOURS: (u16, u16, u8) = (7 * 60, 18 * 60, 20);
 /// Before and after these it is quiet in a barn. Product default.
@@ -85,14 +86,18 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
     for date in &dates {
         day_plan::lay_out(app, signed, *date).await?;
     }
+    let roads = match roads::asked::read(app, signed).await? {
+        Some(read) => kept::all(app, signed.barn.barn_id, Arc::new(read), None).await?,
+        None => Vec::new(),
+    };
     let mut barn = signed.look().await?;
     let near = booking::on_days(&mut barn, monday.saturating_sub(1.day()), sunday).await?;
     let horses = horse::list(&mut barn, None).await?;
     let rigs = ride::last_rigs(&mut barn).await?;
     let known = ride::riders_since(&mut barn, today.saturating_sub(KNOWN_DAYS.days())).await?;
     let ridden = ride::ridden_days(&mut barn, monday, sunday).await?;
-    let rides_a_week = program::rides_a_week(&mut barn).await?;
-    let goals = goal::nearest(&mut barn, today, today.saturating_add(NEAR_DAYS.days())).await?;
+    let meant = program::meant(&mut barn).await?;
+    let goals = goal::between(&mut barn, today, today.saturating_add(NEAR_DAYS.days())).await?;
     let trips = booking::trips(
         &mut barn,
         today.saturating_sub((7 * cavesson_core::week::trips::TRIPS_WEEKS).days()),
@@ -155,16 +160,13 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
                 monday,
                 wanted: horse
                     .program_id
-                    .and_then(|id| rides_a_week.iter().find(|(of, _)| *of == id))
-                    .map_or(RIDES_A_WEEK, |(_, rides)| *rides),
+                    .and_then(|id| meant.iter().find(|meant| meant.program_id == id))
+                    .map_or(RIDES_A_WEEK, |meant| meant.rides_a_week),
                 rig: rigs
                     .iter()
                     .find(|(id, _)| *id == horse.horse_id)
                     .map(|(_, rig)| *rig),
-                goal: goals
-                    .iter()
-                    .find(|(id, _)| *id == horse.horse_id)
-                    .map(|(_, day)| *day),
+                priority: priority(&roads, &goals, horse.horse_id, today),
             };
             asked.horse(
                 &places,
@@ -337,7 +339,7 @@ struct Asked<'a> {
     monday: Date,
     wanted: u8,
     rig: Option<cavesson_core::ride::RigKind>,
-    goal: Option<Date>,
+    priority: f64,
 }
 
 impl Asked<'_> {
@@ -391,7 +393,7 @@ impl Asked<'_> {
                     && days_between(one.day, first) == 1
                     && as_seen(self.signed, one.day, one).is_hard()
             }),
-            priority: self.priority(today),
+            priority: self.priority,
             hot_or_green: limits.first_rides || horse.traits.contains(&HorseTrait::Hot),
             young: i64::from(today.year()) - i64::from(horse.foaled) <= YOUNG_YEARS,
             works: works(self.judged, &yard),
@@ -416,12 +418,19 @@ impl Asked<'_> {
         days.dedup();
         days
     }
+}
 
-    /// The nearer the horse's date, the more its rides count: twice as much at the end.
-    fn priority(&self, today: Date) -> f64 {
-        self.goal.map_or(1.0, |day| {
-            let left = days_between(today, day).clamp(0, NEAR_DAYS);
-            1.0 + (NEAR_DAYS - left) as f64 / NEAR_DAYS as f64
-        })
+/// How much a ride of the horse counts, 1 to 2: by its road, or, where no goal says what it
+/// is to hold, by the nearest date alone.
+fn priority(
+    roads: &[(Uuid, String, Arc<KeptRoad>)],
+    goals: &[(Uuid, Goal)],
+    horse_id: Uuid,
+    today: Date,
+) -> f64 {
+    if let Some((.., road)) = roads.iter().find(|(id, ..)| *id == horse_id) {
+        return road.priority;
     }
+    let nearest = goals.iter().find(|(id, _)| *id == horse_id);
+    nearest.map_or(1.0, |(_, goal)| by_date(days_between(today, goal.day)))
 }
