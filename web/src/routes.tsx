@@ -60,6 +60,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./card/CardPage')).CardPage }),
       },
       {
+        path: '/horses/:horseId/road',
+        lazy: async () => ({ Component: (await import('./road/RoadPage')).RoadPage }),
+      },
+      {
         path: '/horses/:horseId/cool-out',
         lazy: async () => ({ Component: (await import('./coolout/CoolOutPage')).CoolOutPage }),
       },

@@ -3107,11 +3107,6 @@ export interface components {
          * @enum {string}
          */
         Help: "mostly_hand" | "even" | "mostly_leg";
-        /**
-         * @description What could be changed.
-         * @enum {string}
-         */
-        HelpKind: "ride_more" | "work_first" | "drop" | "month_later";
         /** @description A level to look at under a fault, as the file writes it. */
         Hole: string;
         /** @description A horse. */
@@ -5369,6 +5364,29 @@ export interface components {
              */
             today: string;
         };
+        /** @description Something that would help. */
+        RoadHelp: {
+            /**
+             * Format: double
+             * @description The chance of the first goal with it.
+             */
+            chance: number;
+            /**
+             * Format: double
+             * @description By how much that is more.
+             */
+            gain: number;
+            /** @description What. */
+            kind: components["schemas"]["RoadHelpKind"];
+            level?: components["schemas"]["Level"] | null;
+            /** @description The same in a sentence. */
+            text: string;
+        };
+        /**
+         * @description What could be changed.
+         * @enum {string}
+         */
+        RoadHelpKind: "ride_more" | "work_first" | "drop" | "month_later";
         /** @description Input of `road`. */
         RoadInput: {
             /** @description The horse is young or develops late: pushing it is named as such. */
@@ -5383,7 +5401,7 @@ export interface components {
         /** @description Output of `road`. */
         RoadOutput: {
             /** @description What would help the first goal most, the most first; empty where nobody asked. */
-            helps: components["schemas"]["Help"][];
+            helps: components["schemas"]["RoadHelp"][];
             /** @description What it rests on, in a sentence. */
             rests_on: string;
             /** @description The road. */

@@ -1484,11 +1484,6 @@ export interface components {
          * @enum {string}
          */
         Help: "mostly_hand" | "even" | "mostly_leg";
-        /**
-         * @description What could be changed.
-         * @enum {string}
-         */
-        HelpKind: "ride_more" | "work_first" | "drop" | "month_later";
         /** @description How quick a horse is. */
         HorseFactor: {
             /**
@@ -2638,6 +2633,29 @@ export interface components {
              */
             today: string;
         };
+        /** @description Something that would help. */
+        RoadHelp: {
+            /**
+             * Format: double
+             * @description The chance of the first goal with it.
+             */
+            chance: number;
+            /**
+             * Format: double
+             * @description By how much that is more.
+             */
+            gain: number;
+            /** @description What. */
+            kind: components["schemas"]["RoadHelpKind"];
+            level?: components["schemas"]["Level"] | null;
+            /** @description The same in a sentence. */
+            text: string;
+        };
+        /**
+         * @description What could be changed.
+         * @enum {string}
+         */
+        RoadHelpKind: "ride_more" | "work_first" | "drop" | "month_later";
         /**
          * @description What a person is to the barn.
          * @enum {string}
@@ -4271,7 +4289,7 @@ export interface operations {
                 content: {
                     "application/json": {
                         /** @description What would help the first goal most, the most first; empty where nobody asked. */
-                        helps: components["schemas"]["Help"][];
+                        helps: components["schemas"]["RoadHelp"][];
                         /** @description What it rests on, in a sentence. */
                         rests_on: string;
                         /** @description The road. */

@@ -1,24 +1,12 @@
 import { useEffect, useState } from 'react';
-import { answer, client } from '../api/client';
-import { calculate, CoreBroke } from '../core/core';
+import { calculateAnywhere } from '../core/anywhere';
 import { hours24 } from '../words/clockSetting';
 import type { Broken, Change, DayPlan } from './queries';
 
-/** What a change would break: the core says it, in the page or, without one, on the server. */
+/** What a change would break. */
 export async function brokenBy(day: DayPlan, change: Change): Promise<Broken[]> {
   const input = { day, change, hours24: hours24() };
-  try {
-    return (await calculate('day-rules', input)).by_change;
-  } catch (error) {
-    if (!(error instanceof CoreBroke)) throw error;
-    const said = await answer(
-      client.POST('/api/calc/{name}', {
-        params: { path: { name: 'day-rules' } },
-        body: input as never,
-      }),
-    );
-    return (said as { by_change: Broken[] }).by_change;
-  }
+  return (await calculateAnywhere('day-rules', input)).by_change;
 }
 
 /** The same while something is being dragged or typed; none until it is known. */

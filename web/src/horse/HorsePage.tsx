@@ -6,6 +6,8 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { programsQuery } from '../program/queries';
+import { DatesAtRisk } from '../road/DatesAtRisk';
+import { roadPath } from '../road/queries';
 import { useWho } from '../session/who';
 import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
@@ -74,6 +76,7 @@ function Whole({ page }: { page: Page }) {
       <PageIndex parts={partsOf(page, today)} />
       <NotJudged page={page} />
       <NextThing page={page} today={today} />
+      {today && <DatesAtRisk horseId={page.horse.horse_id} />}
       <IntakeInShort page={page} today={today} />
       <LastRide page={page} />
       {today && <CardAhead page={page} />}
@@ -147,6 +150,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {today && (
         <Button component={Link} to={coolOutPath(horse.horse_id)}>
           Cool out
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={roadPath(horse.horse_id)}>
+          Road
         </Button>
       )}
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>

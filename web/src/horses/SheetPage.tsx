@@ -48,7 +48,7 @@ function Written({ horseId, written }: { horseId: string; written: Schemas['Hors
       >
         <SheetFields sheet={sheet} onSheet={setSheet} wrong={fieldsOf(change.error)} />
       </FormFrame>
-      <Goals horseId={horseId} goals={written.goals} />
+      <Goals horseId={horseId} goals={written.goals} programId={written.sheet.program_id} />
       <GoingHome horseId={horseId} written={written} />
     </>
   );

@@ -8,6 +8,7 @@ import { ladderQuery } from '../ladder/queries';
 import { programQuery } from './queries';
 import { useWho } from '../session/who';
 import { Editor } from './Editor';
+import { LeadsTo } from './LeadsTo';
 import { RidesAWeek } from './RidesAWeek';
 
 /** A program: what it changes on the ladder, and what a change would do to the barn's horses. */
@@ -42,6 +43,7 @@ export function ProgramPage() {
                     </Box>
                   )}
                   <Editor key={`${programId} ${saved.version}`} shipped={shipped} program={saved} />
+                  {decides && <LeadsTo programId={programId} />}
                 </>
               )}
             </Asked>

@@ -20,6 +20,10 @@ const NoHorses = lazy(async () => ({ default: (await import('../frame/NoHorses')
 
 const DueCare = lazy(async () => ({ default: (await import('../care/DueCare')).DueCare }));
 
+const DatesAtRisk = lazy(async () => ({
+  default: (await import('../road/DatesAtRisk')).DatesAtRisk,
+}));
+
 const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
 export function TodayPage() {
@@ -66,6 +70,7 @@ function Day({ today }: { today: Schemas['Today'] }) {
         ))}
       </Box>
       <Suspense fallback={null}>
+        <DatesAtRisk />
         <DueCare />
       </Suspense>
       {today.usual && (

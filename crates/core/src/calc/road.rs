@@ -7,7 +7,7 @@ use crate::bounds::FieldError;
 use crate::program::Program;
 use crate::road::helps::{Held, helps};
 use crate::road::needed::road_levels;
-use crate::road::{Help, Road, RoadAsked, road, words};
+use crate::road::{Road, RoadAsked, RoadHelp, road, words};
 
 /// Input of `road`.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -36,7 +36,7 @@ pub struct Output {
     /// The road.
     pub road: Road,
     /// What would help the first goal most, the most first; empty where nobody asked.
-    pub helps: Vec<Help>,
+    pub helps: Vec<RoadHelp>,
     /// What it rests on, in a sentence.
     pub rests_on: String,
 }

@@ -22,7 +22,7 @@ const LEAST_GAIN: f64 = 0.02;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum HelpKind {
+pub enum RoadHelpKind {
     /// One more ride a week.
     RideMore,
     /// A level is worked on before all others.
@@ -36,9 +36,9 @@ pub enum HelpKind {
 /// Something that would help.
 #[derive(Debug, Clone, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Help {
+pub struct RoadHelp {
     /// What.
-    pub kind: HelpKind,
+    pub kind: RoadHelpKind,
     /// The level it is about.
     pub level: Option<Level>,
     /// The chance of the first goal with it.
@@ -57,15 +57,15 @@ pub struct Held {
 }
 
 /// What would help the first goal most, the most first.
-pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec<Help> {
+pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec<RoadHelp> {
     let base = with(asked, |_| {});
     let goal = &asked.goals[0];
     let by = days_between(asked.today, goal.day);
     let now = chance(ladder, &base, by);
     let mut found = Vec::new();
-    let mut add = |kind: HelpKind, level: Option<&Level>, chance: f64, text: String| {
+    let mut add = |kind: RoadHelpKind, level: Option<&Level>, chance: f64, text: String| {
         if chance - now >= LEAST_GAIN {
-            found.push(Help {
+            found.push(RoadHelp {
                 kind,
                 level: level.cloned(),
                 chance,
@@ -78,7 +78,7 @@ pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec
         let more = with(asked, |one| one.rides_a_week += 1.0);
         let chance = chance(ladder, &more, by);
         add(
-            HelpKind::RideMore,
+            RoadHelpKind::RideMore,
             None,
             chance,
             words::ride_more(chance, held),
@@ -88,7 +88,7 @@ pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec
         let first = with(asked, |road| road.first = Some(one.level.clone()));
         let chance = chance(ladder, &first, by);
         let text = words::work_first(&one.name, chance);
-        add(HelpKind::WorkFirst, Some(&one.level), chance, text);
+        add(RoadHelpKind::WorkFirst, Some(&one.level), chance, text);
     }
     if goal.levels.len() > 1 {
         let hardest = told.goals[0]
@@ -102,11 +102,11 @@ pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec
             });
             let chance = chance(ladder, &without, by);
             let text = words::drop(&hardest.name, chance);
-            add(HelpKind::Drop, Some(&hardest.level), chance, text);
+            add(RoadHelpKind::Drop, Some(&hardest.level), chance, text);
         }
     }
     let later = chance(ladder, &base, by + MONTH_DAYS);
-    add(HelpKind::MonthLater, None, later, words::month_later(later));
+    add(RoadHelpKind::MonthLater, None, later, words::month_later(later));
     found.sort_by(|a, b| b.gain.total_cmp(&a.gain));
     found
 }

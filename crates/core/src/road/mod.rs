@@ -32,7 +32,7 @@ pub mod usual;
 pub mod words;
 
 pub use asked::{GoalAsked, HorseFactor, LevelStands, RoadAsked};
-pub use helps::{Help, HelpKind};
+pub use helps::{RoadHelp, RoadHelpKind};
 pub use history::LevelHistory;
 pub use pace::{HorsePace, LevelPace, Pace, pace};
 pub use told::{GoalRoad, LevelRoad, OnChain, Road, road};
