@@ -34,6 +34,15 @@ const date = reps.at(-1).day;
 const days = [...new Set(reps.map((rep) => rep.day))].slice(-6);
 const ofWindow = reps.filter((rep) => rep.skill === 'bend.flex' && days.includes(rep.day));
 
+// The whole ladder in half a year, as goals of sixty levels at the most.
+const { levels } = calculate('pace', { histories: [] });
+const goals = Array.from({ length: Math.ceil(levels.length / 60) }, (_, part) => ({
+  name: `Part ${part + 1}`,
+  day: '2026-11-30',
+  levels: levels.slice(60 * part, 60 * part + 60).map(({ level }) => level),
+}));
+const road = { today: '2026-06-01', goals, levels: [], rides_a_week: 5 };
+
 const types = { js: 'text/javascript', wasm: 'application/wasm', html: 'text/html' };
 const server = createServer((request, response) => {
   const file = request.url.slice(1) || 'index.html';
@@ -98,6 +107,8 @@ const measured = await page.evaluate(
       { label: `one level's verdict (${ofWindow.length} reps)`, times: 100, call: { name: 'gate', input: { reps: ofWindow, date } } }, // prettier-ignore
       { label: `a whole horse (${reps.length} reps)`, times: 20, call: { name: 'judge', input: { reps, date } } }, // prettier-ignore
       { label: `its card (${reps.length} reps)`, times: 20, call: { name: 'card', input: { horse: { reps, date }, day: { minutes: 60, helper: true } } } }, // prettier-ignore
+      { label: 'a road: 2,000 futures, 26 weeks, the whole ladder', times: 20, call: { name: 'road', input: { road } } }, // prettier-ignore
+      { label: 'the same with 400, as while a slider moves', times: 20, call: { name: 'road', input: { road: { ...road, futures: 400 } } } }, // prettier-ignore
     ],
   },
 );

@@ -53,6 +53,7 @@ async function judgeViews(page: Page): Promise<[string, string][]> {
     ['/yard', 'Yard'],
     ['/calendars', 'Calendars'],
     [`/horses/${harrow.horse_id}/cool-out`, 'Harrow'],
+    [`/horses/${(await horse(page, 'Thimble')).horse_id}/road`, "Thimble's road"],
     ['/week', 'Week of'],
     ['/day', 'Monday|Tuesday|Wednesday|Thursday|Friday|Saturday|Sunday'],
     [`/rides/${await rideId(page, harrow.horse_id)}`, 'Harrow'],
@@ -66,7 +67,9 @@ for (const light of ['day', 'evening', 'sun']) {
     const found: string[] = [];
     for (const [path, heading] of await judgeViews(page)) {
       await page.goto(path);
-      await expect(page.getByRole('heading', { level: 1, name: new RegExp(heading) })).toBeVisible();
+      await expect(
+        page.getByRole('heading', { level: 1, name: new RegExp(heading) }),
+      ).toBeVisible();
       await expect(page.getByRole('progressbar')).toHaveCount(0);
       found.push(...(await violations(page)).map((one) => `${path} ${one}`));
     }

@@ -100,6 +100,42 @@ pub const TEMPERATURE_F: Bound = bound("temperature", "F", -60.0, 140.0);
 pub const HUMIDITY_PCT: Bound = bound("relative humidity", "%", 0.0, 100.0);
 /// Rides a week of a horse.
 pub const RIDES_A_WEEK: Bound = bound("rides a week", "rides", 0.0, 12.0);
+/// Mouthpiece to curb ring.
+pub const PURCHASE_IN: Bound = bound("purchase", "in", 0.25, 6.0);
+/// Mouthpiece to rein ring.
+pub const SHANK_IN: Bound = bound("shank", "in", 0.5, 12.0);
+/// Mouthpiece to the chin groove.
+pub const JAW_IN: Bound = bound("depth of the jaw", "in", 0.5, 6.0);
+/// Pull on a rein.
+pub const PULL_LBF: Bound = bound("pull", "lbf", 0.0, 100.0);
+/// Angle between rein and shank.
+pub const PULL_ANGLE_DEG: Bound = bound("angle between rein and shank", "degrees", 5.0, 175.0);
+/// How far a bit is turned. Square to the cheekpiece a strap holds nothing any more.
+pub const ROTATION_DEG: Bound = bound("rotation", "degrees", 0.0, 80.0);
+/// Half of a curb strap.
+pub const HALF_STRAP_IN: Bound = bound("half of the strap", "in", 0.5, 12.0);
+/// From hole to hole of a strap.
+pub const HOLE_SPACING_IN: Bound = bound("spacing of the holes", "in", 0.125, 2.0);
+/// Holes of a strap that are left.
+pub const HOLES_LEFT: Bound = bound("holes left", "holes", 0.0, 20.0);
+/// A mouthpiece, and a mouth, from side to side.
+pub const MOUTH_IN: Bound = bound("width", "in", 3.0, 8.0);
+/// From hand to hand.
+pub const HANDS_APART_IN: Bound = bound("distance of the hands", "in", 0.0, 60.0);
+/// Hands above the rings.
+pub const HANDS_HIGH_IN: Bound = bound("height of the hands", "in", -30.0, 30.0);
+/// Hands behind the rings.
+pub const HANDS_BEHIND_IN: Bound = bound("distance behind the rings", "in", 6.0, 60.0);
+/// Any measure of a piece of headgear.
+pub const PIECE_IN: Bound = bound("measure", "in", 0.0, 20.0);
+/// Minutes of a ride in the two-rein.
+pub const RIDE_MIN: Bound = bound("minutes", "min", 0.0, 600.0);
+/// Shares along a ride.
+pub const SEGMENTS: Bound = bound("shares", "", 1.0, 500.0);
+/// What a horse asked for in a ride.
+pub const TWO_REIN_EVENTS: Bound = bound("asks", "", 0.0, 500.0);
+/// Rides in the two-rein.
+pub const TWO_REIN_RIDES: Bound = bound("rides", "", 1.0, 400.0);
 /// A percentage.
 pub const PERCENT: Bound = bound("percentage", "%", 0.0, 100.0);
 /// Hours of heat in one forecast.

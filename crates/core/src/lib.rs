@@ -22,6 +22,7 @@
 //! | [`card`] | which blocks today's ride has, and why |
 //! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
 //! | [`week`] | the day: bookings, changes by hand, what they break |
+//! | [`gear`] | a bit under a pull, when a strap takes hold, show rules, rides in the two-rein |
 //! | [`road`] | the barn's own pace, and the road to a date: chance, range, what decides, what helps |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
@@ -40,6 +41,7 @@ pub mod card;
 pub mod day;
 pub mod evidence;
 pub mod gait;
+pub mod gear;
 pub mod heat;
 pub mod horse;
 pub mod id;

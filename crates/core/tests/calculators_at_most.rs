@@ -57,6 +57,39 @@ fn largest(name: &str) -> Value {
             json!({"asks": vec![ask; 5_000]})
         }
         "evenness" => json!({"left": 1e9, "right": 1e-9}),
+        "curb" => json!({
+            "curb": {"purchase_in": 6, "shank_in": 12, "jaw_in": 6, "pull_lbf": 100,
+                     "pull_angle_deg": 175, "rotation_deg": 80},
+            "strap": {"half_length_in": 12, "hole_spacing_in": 0.125,
+                      "holes_shorter": 20, "holes_longer": 20},
+            "take_hold_deg": 80,
+        }),
+        "snaffle" => json!({
+            "snaffle": {"mouthpiece_in": 8, "mouth_in": 3},
+            "hands": {"pull_lbf": 100, "apart_in": 60, "high_in": 30, "behind_in": 60},
+        }),
+        "show-rules" => json!({
+            "piece": {"kind": "curb", "shank_overall_in": 20, "port_in": 20, "strap_width_in": 20,
+                      "strap_flat": true},
+            "class": {"age_years": 60, "hands": "one", "reins": "split", "fingers_between": 4},
+        }),
+        "two-rein" => {
+            let segments: Vec<Value> = (0..500)
+                .map(|minute| json!({"start_min": minute, "bosal_pct": 50}))
+                .collect();
+            let events: Vec<Value> = (0..500)
+                .map(|minute| {
+                    let ask = if minute % 2 == 0 {
+                        "for_bridle"
+                    } else {
+                        "back"
+                    };
+                    json!({"at_min": minute, "ask": ask})
+                })
+                .collect();
+            let ride = json!({"segments": segments, "events": events, "end_min": 600});
+            json!({"rides": vec![ride; 400], "start_bosal_pct": 90})
+        }
         "trend" => {
             json!({"day": days, "value": days.iter().map(|n| n % 13.0).collect::<Vec<f64>>()})
         }

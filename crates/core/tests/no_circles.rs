@@ -212,7 +212,15 @@ fn the_floors_lie_in_the_order_the_contents_page_says() {
         &["plain"],
         &["heat"],
         &["judge"],
-        &["ride", "intake", "card", "sim_horse", "person", "yard"],
+        &[
+            "ride",
+            "intake",
+            "card",
+            "sim_horse",
+            "person",
+            "yard",
+            "gear",
+        ],
         &["week", "load", "road"],
         &["bench", "calc"],
     ];

@@ -14,6 +14,7 @@ use cavesson_store::access_link::{self, AccessLink, LinkKind};
 use cavesson_store::person::{self, Member, Person};
 use cavesson_store::{BarnTransaction, horse, session, work_hours};
 use jiff::Timestamp;
+use jiff::civil::Time;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
@@ -47,6 +48,9 @@ struct PersonOfBarn {
     sign_in: String,
     clearance: Clearance,
     hours: Vec<WorkHours>,
+    /// When they like to be home, barn time; null where they did not say.
+    #[schema(value_type = Option<String>, example = "17:30:00")]
+    home_by: Option<Time>,
     /// Whether they have set a password.
     has_password: bool,
     /// Until when a link for them works; null where none does.
@@ -73,6 +77,10 @@ struct PersonSheet {
     #[serde(default)]
     #[schema(max_items = 7)]
     hours: Vec<WorkHours>,
+    /// When they like to be home, barn time: the week is planned so where it can be.
+    #[serde(default)]
+    #[schema(value_type = Option<String>, example = "17:30:00")]
+    home_by: Option<Time>,
 }
 
 /// Somebody new, and the link to hand them.
@@ -120,6 +128,7 @@ fn person_of_barn(
         sign_in: member.person.sign_in,
         clearance: member.clearance,
         hours: hours.remove(&person_id).unwrap_or_default(),
+        home_by: member.home_by,
         has_password: member.has_password,
         link_until: link.map(|link| link.expires_at),
         left_at: member.left_at,
@@ -143,7 +152,7 @@ async fn add(
     let clearance = check(&mut barn, &sheet).await?;
     let person_id = Uuid::now_v7();
     person::add(&mut barn, &as_person(person_id, &sheet), None, &clearance).await?;
-    work_hours::put(&mut barn, person_id, &sheet.hours).await?;
+    work_hours::put(&mut barn, person_id, &sheet.hours, sheet.home_by).await?;
     let made_by = Some(signed.person.person_id);
     let now = app.clock.now();
     let link = make_link(&mut barn, person_id, LinkKind::Invite, made_by, now).await?;
@@ -176,7 +185,7 @@ async fn change(
         }
     };
     person::change(&mut barn, &as_person(person_id, &sheet), &clearance).await?;
-    work_hours::put(&mut barn, person_id, &sheet.hours).await?;
+    work_hours::put(&mut barn, person_id, &sheet.hours, sheet.home_by).await?;
     still_a_trainer(&mut barn).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)

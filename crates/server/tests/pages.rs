@@ -236,6 +236,10 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "cool-out",
             "pace",
             "road",
+            "curb",
+            "snaffle",
+            "show-rules",
+            "two-rein",
             "simulate-horse",
             "week"
         ]

@@ -277,3 +277,48 @@ async fn a_program_says_how_many_rides_a_week_it_wants(pool: PgPool) {
         404
     );
 }
+
+#[sqlx::test(migrator = "TABLES")]
+async fn who_likes_to_be_home_is_home_where_it_can_be(pool: PgPool) {
+    let (_server, trainer) = week(pool).await;
+    let people = trainer.json("/api/people").await;
+    let people = people.as_array().unwrap().iter();
+    let rider = people.clone().find(|one| one["role"] == "rider").unwrap();
+    assert_eq!(rider["home_by"], Value::Null);
+    let person_id = rider["person_id"].as_str().unwrap();
+    let path = format!("/api/people/{person_id}");
+    let sheet = |home_by: Value| {
+        json!({
+            "name": rider["name"], "sign_in": rider["sign_in"], "role": "rider",
+            "clearance": rider["clearance"], "home_by": home_by,
+            "hours": [{"weekday": 3, "from": "07:00:00", "to": "18:00:00", "most_horses": 6}],
+        })
+    };
+    let (status, said) = problem(put(&trainer, &path, sheet(json!("late"))).await).await;
+    assert_eq!(status, 422, "{said}");
+    assert_eq!(
+        put(&trainer, &path, sheet(json!("12:00:00")))
+            .await
+            .status(),
+        204
+    );
+    let of_person = async || {
+        let shown = trainer.json(WEEK).await;
+        let riders = shown["instance"]["riders"].as_array().unwrap().clone();
+        let mut riders = riders.into_iter();
+        riders.find(|one| one["person_id"] == person_id).unwrap()
+    };
+    assert_eq!(of_person().await["home_by_min"], json!(12 * 60));
+    let plan = found(&trainer, &json!({"seconds": 1.0})).await;
+    let late = plan["found"]["plan"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .filter(|ride| {
+            ride["person_id"] == person_id && ride["from_min"].as_u64().unwrap() > 11 * 60
+        });
+    assert_eq!(late.count(), 0, "{plan}");
+    // Left out it does not matter any more.
+    assert_eq!(put(&trainer, &path, sheet(Value::Null)).await.status(), 204);
+    assert_eq!(of_person().await["home_by_min"], Value::Null);
+}

@@ -3,6 +3,7 @@
 use cavesson_core::person::{Clearance, Role};
 use cavesson_core::ride::RigKind;
 use jiff::Timestamp;
+use jiff::civil::Time;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
@@ -153,6 +154,8 @@ pub struct Member {
     pub clearance: Clearance,
     /// Whether they have set a password.
     pub has_password: bool,
+    /// When they like to be home, barn time.
+    pub home_by: Option<Time>,
     /// When they left.
     pub left_at: Option<Timestamp>,
 }
@@ -166,6 +169,7 @@ pub async fn members(barn: &mut BarnTransaction) -> StoreResult<Vec<Member>> {
     let rows = sqlx::query!(
         r#"select person_id, sign_in, name, role, only_horses, cleared_rigs, cleared_cattle,
                   cleared_first_rides, password_hash is not null as "has_password!",
+                  home_by as "home_by: jiff_sqlx::Time",
                   left_at as "left_at: jiff_sqlx::Timestamp"
            from person where barn_id = $1
            order by left_at is not null, name, person_id"#,
@@ -191,6 +195,7 @@ pub async fn members(barn: &mut BarnTransaction) -> StoreResult<Vec<Member>> {
                     first_rides: row.cleared_first_rides,
                 },
                 has_password: row.has_password,
+                home_by: row.home_by.map(|at| at.to_jiff()),
                 left_at: row.left_at.map(|at| at.to_jiff()),
             })
         })

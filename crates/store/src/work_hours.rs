@@ -1,6 +1,7 @@
 //! The hours people work.
 
 use cavesson_core::person::WorkHours;
+use jiff::civil::Time;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
@@ -34,7 +35,7 @@ pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<(Uuid, WorkHour
         .collect())
 }
 
-/// Puts this week in the place of the one a person had.
+/// Puts this week, and when they like to be home, in the place of what a person had.
 ///
 /// # Errors
 /// When the query fails.
@@ -42,12 +43,21 @@ pub async fn put(
     barn: &mut BarnTransaction,
     person_id: Uuid,
     week: &[WorkHours],
+    home_by: Option<Time>,
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
         "delete from work_hours where barn_id = $1 and person_id = $2",
         barn_id,
         person_id
+    )
+    .execute(barn.connection())
+    .await?;
+    sqlx::query!(
+        "update person set home_by = $3 where barn_id = $1 and person_id = $2",
+        barn_id,
+        person_id,
+        home_by.map(|at| at.to_sqlx()) as _
     )
     .execute(barn.connection())
     .await?;

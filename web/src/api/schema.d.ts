@@ -4738,6 +4738,11 @@ export interface components {
             clearance: components["schemas"]["Clearance"];
             /** @description Whether they have set a password. */
             has_password: boolean;
+            /**
+             * @description When they like to be home, barn time; null where they did not say.
+             * @example 17:30:00
+             */
+            home_by?: string | null;
             hours: components["schemas"]["WorkHours"][];
             /** Format: date-time */
             left_at?: string | null;
@@ -4756,6 +4761,11 @@ export interface components {
         /** @description What is written down of a person. */
         PersonSheet: {
             clearance?: components["schemas"]["Clearance"] | null;
+            /**
+             * @description When they like to be home, barn time: the week is planned so where it can be.
+             * @example 17:30:00
+             */
+            home_by?: string | null;
             /** @description The hours they work, one stretch a day at the most. */
             hours?: components["schemas"]["WorkHours"][];
             name: string;

@@ -4208,7 +4208,7 @@ export interface operations {
                         horses: components["schemas"]["HorsePace"][];
                         /**
                          * @description Level by level, in the order of the ladder; those the barn has not worked on have the
-                         *     default.
+                         *     default, shifted by what its other levels have in common.
                          */
                         levels: components["schemas"]["LevelPace"][];
                     };

@@ -8,7 +8,7 @@ import { textSize } from './textSize';
 import { useWidth } from './useWidth';
 
 const flagStep = 26;
-const railTop = 22;
+const railTop = 42;
 const plankStep = 34;
 const foot = 26;
 
@@ -159,22 +159,43 @@ function Behind({ laid, rail, ground }: { laid: FenceLayout; rail: number; groun
 /** The deciding chain: the thicker, the more often it decides; a nail where a level is held. */
 function Chain({ laid, y }: { laid: FenceLayout; y: number }) {
   const { leather } = useTheme().palette;
-  return laid.chain.map(({ name, left, right, share }, index) => (
-    <g key={name}>
-      <line x1={left} x2={right} y1={y} y2={y} stroke={leather.ink} strokeWidth={4 + 10 * share} />
-      <circle cx={right} cy={y} r={11} fill={leather.paper} stroke={leather.ink} strokeWidth={2} />
-      <text
-        x={right}
-        y={y + 5}
-        fontSize={textSize(14)}
-        fontWeight={700}
-        textAnchor="middle"
-        fill={leather.ink}
-      >
-        {index + 1}
-      </text>
-    </g>
-  ));
+  return (
+    <>
+      {laid.chain.map(({ name, left, right, share }) => (
+        <line
+          key={name}
+          x1={left}
+          x2={right}
+          y1={y}
+          y2={y}
+          stroke={leather.ink}
+          strokeWidth={4 + 10 * share}
+        />
+      ))}
+      {laid.chain.map(({ name, nail }, index) => (
+        <g key={name}>
+          <circle
+            cx={nail}
+            cy={y}
+            r={11}
+            fill={leather.paper}
+            stroke={leather.ink}
+            strokeWidth={2}
+          />
+          <text
+            x={nail}
+            y={y + 5}
+            fontSize={textSize(14)}
+            fontWeight={700}
+            textAnchor="middle"
+            fill={leather.ink}
+          >
+            {index + 1}
+          </text>
+        </g>
+      ))}
+    </>
+  );
 }
 
 /** The days a goal may come on: from one in ten to nine in ten, a nail in the middle. */
@@ -211,8 +232,15 @@ function GoalPost({
   width: number;
 }) {
   const { leather } = useTheme().palette;
-  const atEnd = goal.x > width * 0.55;
-  const text = `${goal.name}, ${shortDay(goal.day)}: ${percent(goal.chance)}`;
+  const text = `${goal.name}, ${shortDay(goal.day)}`;
+  const needs = 9 + 9.5 * text.length;
+  const [x, anchor] =
+    goal.x + needs < width
+      ? ([goal.x + 9, 'start'] as const)
+      : goal.x > needs
+        ? ([goal.x - 9, 'end'] as const)
+        : // Room on neither side: along the edge, over the post.
+          ([width, 'end'] as const);
   return (
     <>
       <line
@@ -225,11 +253,14 @@ function GoalPost({
         strokeDasharray={goal.atRisk ? '9 5' : undefined}
       />
       <text
-        x={goal.x + (atEnd ? -9 : 9)}
+        x={x}
         y={flag + 14}
         fontSize={textSize(16)}
         fontWeight={700}
-        textAnchor={atEnd ? 'end' : 'start'}
+        textAnchor={anchor}
+        stroke={leather.ground}
+        strokeWidth={4}
+        paintOrder="stroke"
         fill={leather.ink}
       >
         {text}

@@ -31,10 +31,16 @@ export interface FenceRail {
   name: string;
   left: number;
   right: number;
+  /** Where its numbered nail is: at the right end, or beside the nail before. */
+  nail: number;
   share: number;
   median: string | null;
 }
 
+/** Nails do not cover each other. */
+const nailStep = 24;
+/** A level that decides less often than this is not on the rail. */
+const leastShare = 0.05;
 const behindDays = 56;
 const aheadDays = 21;
 
@@ -83,6 +89,14 @@ export function fenceLayout({ on, width, road, behind }: FenceAsked): FenceLayou
   };
 }
 
+/** The levels that decide, in the order in which they come to be held. */
+export function deciding(chain: Schemas['OnChain'][]): Schemas['OnChain'][] {
+  const far = '9999-12-31';
+  return chain
+    .filter(({ share }) => share >= leastShare)
+    .sort((a, b) => ((a.median ?? far) < (b.median ?? far) ? -1 : 1));
+}
+
 function rails(
   chain: Schemas['OnChain'][],
   today: number,
@@ -90,15 +104,20 @@ function rails(
   x: (day: string) => number,
   to: string,
 ): FenceRail[] {
-  const far = '9999-12-31';
-  const order = [...chain].sort((a, b) => ((a.median ?? far) < (b.median ?? far) ? -1 : 1));
+  const order = deciding(chain);
   let left = today;
-  return order.map(({ name, share, median }) => {
+  const laid = order.map(({ name, share, median }) => {
     const right = median && median <= to ? Math.max(left, x(median)) : width;
-    const rail = { name, share, median: median ?? null, left, right };
+    const rail = { name, share, median: median ?? null, left, right, nail: right };
     left = right;
     return rail;
   });
+  // From the left each beside the one before, then back from the right edge.
+  let before = today;
+  for (const rail of laid) before = rail.nail = Math.max(rail.nail, before + nailStep);
+  let after = width + nailStep;
+  for (const rail of [...laid].reverse()) after = rail.nail = Math.min(rail.nail, after - nailStep);
+  return laid;
 }
 
 function monthsBetween(from: string, to: string): string[] {

@@ -20,6 +20,7 @@ const nobody: PersonDraft = {
     first_rides: false,
   },
   hours: [],
+  home_by: null,
 };
 
 /** Somebody new: three answers, and the link to hand them. */

@@ -17,6 +17,7 @@ export interface PersonDraft {
   role: Schemas['Role'];
   clearance: Schemas['Clearance'];
   hours: Schemas['WorkHours'][];
+  home_by: string | null;
 }
 
 const roles = (Object.keys(roleWords) as Schemas['Role'][]).map(

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -50,6 +51,7 @@ function Person({ person }: { person: PersonOfBarn }) {
     role: person.role,
     clearance: person.clearance,
     hours: person.hours,
+    home_by: person.home_by ?? null,
   }));
   if (!decides) return <Typography>Ask a trainer to change who works here.</Typography>;
   const wrong = fieldsOf(change.error);
@@ -72,6 +74,19 @@ function Person({ person }: { person: PersonOfBarn }) {
             hours={draft.hours}
             onHours={(hours) => setDraft({ ...draft, hours })}
             wrong={wrong}
+          />
+        )}
+        {draft.role !== 'owner' && (
+          <TextField
+            type="time"
+            label="Home by"
+            value={draft.home_by?.slice(0, 5) ?? ''}
+            helperText="Left empty: no matter. The week is planned so where it can be."
+            onChange={({ target }) =>
+              setDraft({ ...draft, home_by: target.value ? `${target.value}:00` : null })
+            }
+            slotProps={{ inputLabel: { shrink: true } }}
+            sx={{ maxWidth: 320 }}
           />
         )}
       </FormFrame>

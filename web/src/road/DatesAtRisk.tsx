@@ -10,7 +10,7 @@ export function DatesAtRisk({ horseId }: { horseId?: string }) {
   const shown = dates.data?.filter(({ horse_id }) => !horseId || horse_id === horseId) ?? [];
   if (shown.length === 0) return null;
   return (
-    <Box component="section" aria-label="Dates at risk" sx={{ mt: horseId ? 0 : 5, maxWidth: 720 }}>
+    <Box component="section" aria-label="Dates at risk" sx={{ mt: horseId ? 2 : 5, maxWidth: 720 }}>
       {!horseId && <Typography variant="h2">Dates at risk</Typography>}
       {shown.map((date) => (
         <Typography key={date.horse_id} sx={{ py: 0.75 }}>

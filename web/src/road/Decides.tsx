@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
+import { deciding } from '../draw/roadFence';
 import { Section } from '../frame/Section';
 import { shortDay } from '../words/days';
 import { percent } from '../words/plain';
@@ -8,15 +9,13 @@ import { percent } from '../words/plain';
 /** The deciding chain in words, numbered as its nails are in the picture. */
 export function Decides({ chain }: { chain: Schemas['OnChain'][] }) {
   if (chain.length === 0) return null;
-  const far = '9999-12-31';
-  const order = [...chain].sort((a, b) => ((a.median ?? far) < (b.median ?? far) ? -1 : 1));
   return (
     <Section
       title="What decides"
       intro="The longest way to the dates. The share says how often a level lies on it."
     >
       <Box component="ol" sx={{ m: 0, pl: 3.5 }}>
-        {order.map(({ level, name, share, median }) => (
+        {deciding(chain).map(({ level, name, share, median }) => (
           <Typography component="li" key={`${level.skill}/${level.rung}`} sx={{ py: 0.5 }}>
             <strong>{name}</strong>, {percent(share)}
             {median ? `, every second time by ${shortDay(median)}` : ', later than is looked ahead'}

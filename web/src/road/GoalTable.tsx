@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { longDay, shortDay } from '../words/days';
 import { percent } from '../words/plain';
-import { levelKey, type RoadInput, type RoadOutput } from './queries';
-import type { WhatIf } from './whatIf';
+import type { RoadInput, RoadOutput } from './queries';
+import { levelKey, type WhatIf } from './whatIf';
 
 interface Props {
   asked: RoadInput;

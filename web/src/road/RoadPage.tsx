@@ -107,8 +107,12 @@ interface Props {
 function WithGoals({ road, asked, found }: Props) {
   const [search, setSearch] = useSearchParams();
   const [moving, setMoving] = useState(false);
-  const whatIf = readWhatIf(search, asked);
-  const set = (next: WhatIf) => setSearch(writeWhatIf(next, asked), { replace: true });
+  // The hand is quicker than the address, which follows.
+  const [whatIf, setWhatIf] = useState(() => readWhatIf(search, asked));
+  const set = (next: WhatIf) => {
+    setWhatIf(next);
+    setSearch(writeWhatIf(next, asked), { replace: true });
+  };
   const changed = withWhatIf(asked, whatIf);
   const asPlanned = isPlanned(whatIf, asked);
   const said = useRoad(asPlanned || changed.road.goals.length === 0 ? null : changed, moving);

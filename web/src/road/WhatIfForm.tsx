@@ -7,8 +7,8 @@ import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
 import { Section } from '../frame/Section';
 import { count } from '../words/plain';
-import { levelKey, type RoadInput } from './queries';
-import { mostLater, planned, type WhatIf } from './whatIf';
+import type { RoadInput } from './queries';
+import { levelKey, mostLater, planned, type WhatIf } from './whatIf';
 
 interface Props {
   asked: RoadInput;

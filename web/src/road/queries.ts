@@ -23,5 +23,3 @@ export const datesAtRiskQuery = queryOptions({
   queryKey: ['dates at risk'],
   queryFn: () => answer(client.GET('/api/dates-at-risk')),
 });
-
-export const levelKey = ({ skill, rung }: Level) => `${skill}/${rung}`;

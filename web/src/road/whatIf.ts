@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { dayAfter } from '../words/days';
-import { levelKey, type RoadInput } from './queries';
+import type { RoadInput } from './queries';
 
 /** What is assumed otherwise than planned. It stands in the address of the page. */
 export interface WhatIf {
@@ -16,6 +16,8 @@ export interface WhatIf {
 }
 
 export const mostLater = 12;
+
+export const levelKey = ({ skill, rung }: Schemas['Level']) => `${skill}/${rung}`;
 
 export const planned = ({ road }: RoadInput): WhatIf => ({
   ridesAWeek: road.rides_a_week,

@@ -46,11 +46,43 @@ const CATTLE: &[(&str, &str, u16, &str)] = &[
     ("Yellow tags", "steers", 22, "Fresh in October"),
 ];
 
-/// Goals by horse: kind, name, days ahead.
-const GOALS: &[(&str, &str, &str, i64)] = &[
-    ("Quill", "show", "Spring futurity", 118),
-    ("Thimble", "sale", "Ranch horse sale", 74),
-    ("Copperline", "go_home", "Goes home", 60),
+/// Goals by horse: kind, name, days ahead, levels to hold.
+const GOALS: &[(&str, &str, &str, i64, &[(&str, &str)])] = &[
+    (
+        "Quill",
+        "show",
+        "Spring futurity",
+        118,
+        &[
+            ("stop.seat", "lope"),
+            ("lead.setup", "walk"),
+            ("turn.haunches", "full"),
+        ],
+    ),
+    (
+        "Thimble",
+        "sale",
+        "Ranch horse sale",
+        74,
+        &[
+            ("start.brake", "lope"),
+            ("bend.hip", "walk"),
+            ("frame.poll", "walk"),
+            ("stop.seat", "walk"),
+        ],
+    ),
+    (
+        "Copperline",
+        "go_home",
+        "Goes home",
+        60,
+        &[
+            ("bend.forward-circle", "jog"),
+            ("frame.topline", "walk"),
+            ("stop.seat", "jog"),
+        ],
+    ),
+    ("Kettle", "sale", "Summer sale", 200, &[]),
 ];
 
 /// Sets the barn up.
@@ -65,10 +97,14 @@ pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
         trainer.post("/api/cattle", &sheet).await?;
     }
     let horses = trainer.horses().await?;
-    for (name, kind, goal, ahead) in GOALS {
+    for (name, kind, goal, ahead, levels) in GOALS {
         if let Some(horse) = horses.iter().find(|horse| horse.name == *name) {
             let day = now.date().checked_add(ahead.days())?;
-            let goals = json!([{"kind": kind, "name": goal, "day": day}]);
+            let levels: Vec<Value> = levels
+                .iter()
+                .map(|(skill, rung)| json!({"skill": skill, "rung": rung}))
+                .collect();
+            let goals = json!([{"kind": kind, "name": goal, "day": day, "levels": levels}]);
             let path = format!("/api/horses/{}/goals", horse.horse_id);
             trainer.put(&path, &goals).await?;
         }

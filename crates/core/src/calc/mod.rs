@@ -7,10 +7,12 @@
 //! - [`card`], [`intake`], [`day_rules`], [`week_rules`], [`simulate_horse`]
 //! - [`load`], [`heat`], [`cool_out`]
 //! - [`pace`], [`road`]
+//! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`]
 
 pub mod calculator;
 pub mod card;
 pub mod cool_out;
+pub mod curb;
 pub mod cusum;
 pub mod day_rules;
 pub mod evenness;
@@ -25,9 +27,12 @@ pub mod pace;
 pub mod quit;
 pub mod road;
 pub mod share;
+pub mod show_rules;
 pub mod simulate_horse;
+pub mod snaffle;
 pub mod soft;
 pub mod trend;
+pub mod two_rein;
 pub mod week_rules;
 
 pub use calculator::{Calculator, Cost};
@@ -55,6 +60,10 @@ pub const ALL: &[Calculator] = &[
     cool_out::CALCULATOR,
     pace::CALCULATOR,
     road::CALCULATOR,
+    curb::CALCULATOR,
+    snaffle::CALCULATOR,
+    show_rules::CALCULATOR,
+    two_rein::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

@@ -106,7 +106,12 @@ pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec
         }
     }
     let later = chance(ladder, &base, by + MONTH_DAYS);
-    add(RoadHelpKind::MonthLater, None, later, words::month_later(later));
+    add(
+        RoadHelpKind::MonthLater,
+        None,
+        later,
+        words::month_later(later),
+    );
     found.sort_by(|a, b| b.gain.total_cmp(&a.gain));
     found
 }

@@ -2,7 +2,10 @@
 //! horse is.
 //!
 //! # Formula
-//! ln(rides) of a horse on a level = the level's + the horse's + rest. The horse's part is
+//! ln(rides) of a horse on a level = the barn's + the level's + the horse's + rest. The
+//! barn's part is what its levels have in common, so that a slow barn is slow on levels none
+//! of its horses has come to yet (a two-stage mean, each level weighted by its variance;
+//! DerSimonian and Laird 1986, from memory). The horse's part is
 //! shrunk towards none by its number of levels (best linear unbiased prediction; Robinson
 //! 1991, from memory); for a level still under way the rest stands in for what is expected
 //! beyond what was ridden (a normal, truncated). The level's quartiles come from
@@ -27,6 +30,8 @@ const HORSES_APART: f64 = 0.35;
 /// How far a barn's levels lie from the default, likewise: at first, at the least, at the
 /// most.
 const LEVELS_APART: (f64, f64, f64) = (0.4, 0.15, 1.0);
+/// How far barns lie from the default as a whole, likewise. Product default.
+const BARNS_APART: f64 = 0.4;
 /// Rounds in which levels and horses are brought into line.
 const ROUNDS: usize = 8;
 /// No more rides are told than this.
@@ -37,7 +42,7 @@ pub const MOST_RIDES: f64 = 200.0;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Pace {
     /// Level by level, in the order of the ladder; those the barn has not worked on have the
-    /// default.
+    /// default, shifted by what its other levels have in common.
     pub levels: Vec<LevelPace>,
     /// Horse by horse.
     pub horses: Vec<HorsePace>,
@@ -98,6 +103,7 @@ pub fn pace(ladder: &Ladder, histories: &[LevelHistory]) -> Pace {
     let mut level_part: Vec<f64> = vec![0.0; usual.len()];
     let mut horse_part: BTreeMap<Uuid, f64> = BTreeMap::new();
     let mut apart = LEVELS_APART.0;
+    let mut barn_part = 0.0;
     for _ in 0..ROUNDS {
         let rests: Vec<f64> = fitted
             .iter()
@@ -106,7 +112,7 @@ pub fn pace(ladder: &Ladder, histories: &[LevelHistory]) -> Pace {
                     .get(&one.history.horse_id)
                     .copied()
                     .unwrap_or(0.0);
-                let mean = usual[one.index].ln() + level_part[one.index] + horse;
+                let mean = usual[one.index].ln() + barn_part + level_part[one.index] + horse;
                 expected(f64::from(one.history.rides).ln(), one.history.held, mean) - mean
             })
             .collect();
@@ -120,7 +126,14 @@ pub fn pace(ladder: &Ladder, histories: &[LevelHistory]) -> Pace {
             let sums = by_horse.entry(one.history.horse_id).or_default();
             *sums = (sums.0 + rest + horse, sums.1 + 1.0);
             let sums = by_level.entry(one.index).or_default();
-            *sums = (sums.0 + rest + level_part[one.index], sums.1 + 1.0);
+            *sums = (
+                sums.0 + rest + barn_part + level_part[one.index],
+                sums.1 + 1.0,
+            );
+        }
+        barn_part = barns(&by_level, apart);
+        for (sum, count) in by_level.values_mut() {
+            *sum -= *count * barn_part;
         }
         apart = levels_apart(&by_level);
         for (index, (sum, count)) in by_level {
@@ -148,7 +161,14 @@ pub fn pace(ladder: &Ladder, histories: &[LevelHistory]) -> Pace {
         .collect();
     Pace {
         levels: (0..usual.len())
-            .map(|index| level_pace(ladder, index, &fitted, &horse_part, usual[index], apart))
+            .map(|index| {
+                let prior = Prior {
+                    median: usual[index] * barn_part.exp(),
+                    spread: SPREAD,
+                    horses: (SPREAD / apart).powi(2),
+                };
+                level_pace(ladder, index, &fitted, &horse_part, &prior)
+            })
             .collect(),
         horses,
     }
@@ -164,8 +184,7 @@ fn level_pace(
     index: usize,
     fitted: &[Fitted<'_>],
     horse_part: &BTreeMap<Uuid, f64>,
-    usual: f64,
-    apart: f64,
+    prior: &Prior,
 ) -> LevelPace {
     let own = || fitted.iter().filter(|one| one.index == index);
     let times: Vec<(f64, bool)> = own()
@@ -177,12 +196,7 @@ fn level_pace(
             (f64::from(one.history.rides) / part.exp(), one.history.held)
         })
         .collect();
-    let prior = Prior {
-        median: usual,
-        spread: SPREAD,
-        horses: (SPREAD / apart).powi(2),
-    };
-    let at = |share: f64| quantile(&times, &prior, share, MOST_RIDES);
+    let at = |share: f64| quantile(&times, prior, share, MOST_RIDES);
     LevelPace {
         level: ladder.levels[index].level.clone(),
         name: ladder.levels[index].name.clone(),
@@ -191,7 +205,7 @@ fn level_pace(
         to: at(0.75),
         horses: own().filter(|one| one.history.held).count() as u32,
         under_way: own().filter(|one| !one.history.held).count() as u32,
-        usual,
+        usual: usual_rides(&ladder.levels[index]),
     }
 }
 
@@ -207,7 +221,19 @@ fn expected(rides: f64, held: bool, mean: f64) -> f64 {
     mean + SPREAD * normal.pdf(at) / beyond
 }
 
-/// How far the barn's levels lie from the default, by moments: the spread of their means,
+/// What the barn's levels have in common against the default.
+fn barns(by_level: &BTreeMap<usize, (f64, f64)>, apart: f64) -> f64 {
+    let (sum, weights) = by_level.values().fold(
+        (0.0, BARNS_APART.powi(-2)),
+        |(sum, weights), (of, count)| {
+            let weight = 1.0 / (apart * apart + SPREAD * SPREAD / count);
+            (sum + weight * of / count, weights + weight)
+        },
+    );
+    sum / weights
+}
+
+/// How far the barn's levels lie from that, by moments: the spread of their means,
 /// less what chance makes of so few horses.
 fn levels_apart(by_level: &BTreeMap<usize, (f64, f64)>) -> f64 {
     let (first, least, most) = LEVELS_APART;

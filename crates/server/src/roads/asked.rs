@@ -174,12 +174,7 @@ impl HorseOnRoad<'_> {
             kept: self.kept(),
             blocks_a_ride: self.levels_a_ride(),
             days_off: self.days_off(),
-            pace: pace
-                .levels
-                .iter()
-                .filter(|one| one.horses > 0)
-                .map(PaceOfLevel::of)
-                .collect(),
+            pace: pace.levels.iter().map(PaceOfLevel::of).collect(),
             horse: own.map_or_else(HorseFactor::default, |own| HorseFactor {
                 factor: own.factor,
                 spread: own.spread,

@@ -283,7 +283,7 @@ async fn people(
                 clearance: member.clearance,
                 days: days.collect(),
                 busy: busy.collect(),
-                home_by_min: None,
+                home_by_min: member.home_by.map(minutes_of),
                 knows: knows(known, person_id),
             }
         })
