@@ -63,7 +63,7 @@ async fn a_goal_names_levels_of_the_horses_ladder_each_once(pool: PgPool) {
     set(
         &trainer,
         server.oatcake,
-        json!([goal("Class", day, &[flex.clone()])]),
+        json!([goal("Class", day, std::slice::from_ref(&flex))]),
     )
     .await;
     assert_eq!(
@@ -81,7 +81,7 @@ async fn a_level_of_another_ladder_stays_written_down_and_is_off_the_road(pool: 
     set(
         &trainer,
         server.oatcake,
-        json!([goal("Class", day, &[flex.clone()])]),
+        json!([goal("Class", day, std::slice::from_ref(&flex))]),
     )
     .await;
     // A later ladder has dropped a level that the goal names.

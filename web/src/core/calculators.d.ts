@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/curb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Forces of a curb bit under a pull, when its strap takes hold, and which hole. */
+        post: operations["curb"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cusum": {
         parameters: {
             query?: never;
@@ -276,6 +293,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/show-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whether a piece of headgear is legal in the show ring, rule by rule and why. */
+        post: operations["show-rules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/simulate-horse": {
         parameters: {
             query?: never;
@@ -287,6 +321,23 @@ export interface paths {
         put?: never;
         /** @description A horse made from traits and a seed, ridden: its reps, and what was true. */
         post: operations["simulate-horse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/snaffle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Joint angle and squeeze of a snaffle for hands wide or close, low or high. */
+        post: operations["snaffle"];
         delete?: never;
         options?: never;
         head?: never;
@@ -327,6 +378,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/two-rein": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Share of the bosal along rides, asks that were sustained, and the next start. */
+        post: operations["two-rein"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/week-rules": {
         parameters: {
             query?: never;
@@ -358,6 +426,21 @@ export interface components {
          * @enum {string}
          */
         Answer: "gave" | "late" | "did_not_give" | "evaded_up" | "evaded_down" | "evaded_out" | "evaded_behind" | "evaded_shoulder" | "evaded_sideways" | "evaded_backed_off";
+        /** @description An ask for the bridle, and how long it held. */
+        AskHeld: {
+            /**
+             * Format: double
+             * @description Its minute.
+             */
+            at_min: number;
+            /**
+             * Format: double
+             * @description Minutes until it was taken back, or until the end.
+             */
+            held_min: number;
+            /** @description It was not taken back for the rest of the ride. */
+            sustained: boolean;
+        };
         /**
          * @description What has to be at hand, and takes its time to set up.
          * @enum {string}
@@ -798,6 +881,73 @@ export interface components {
          * @enum {string}
          */
         Cue: "seat" | "voice" | "one_rein" | "two_reins";
+        /** @description A curb bit, a jaw and a pull. */
+        Curb: {
+            /**
+             * Format: double
+             * @description Mouthpiece to the chin groove, in inches.
+             */
+            jaw_in: number;
+            /**
+             * Format: double
+             * @description Angle between rein and shank, in degrees; 90 is square.
+             */
+            pull_angle_deg: number;
+            /**
+             * Format: double
+             * @description Pull on this cheek's rein, in pounds of force.
+             */
+            pull_lbf: number;
+            /**
+             * Format: double
+             * @description Mouthpiece to curb ring, in inches.
+             */
+            purchase_in: number;
+            /**
+             * Format: double
+             * @description How far the bit is turned, in degrees; 0 hangs along the cheekpiece.
+             */
+            rotation_deg: number;
+            /**
+             * Format: double
+             * @description Mouthpiece to rein ring, in inches.
+             */
+            shank_in: number;
+        };
+        /** @description What holds the bit at rest. */
+        CurbForces: {
+            /** @description The strap's pull with its direction. */
+            curb: components["schemas"]["Vector"];
+            /**
+             * Format: double
+             * @description The strap's pull at this cheek.
+             */
+            curb_lbf: number;
+            /** @description Where the curb ring is, from the mouthpiece, in inches. */
+            curb_ring: components["schemas"]["Vector"];
+            /**
+             * Format: double
+             * @description Shank by purchase.
+             */
+            leverage: number;
+            /** @description The same with its direction. */
+            mouth: components["schemas"]["Vector"];
+            /**
+             * Format: double
+             * @description What the mouth holds of this cheek.
+             */
+            mouth_lbf: number;
+            /**
+             * Format: double
+             * @description What the headstall would have to hold alone, were the strap loose; null where the bit
+             *     is not turned.
+             */
+            poll_with_loose_strap_lbf?: number | null;
+            /** @description The rein's pull with its direction. */
+            rein: components["schemas"]["Vector"];
+            /** @description Where the rein ring is, likewise. */
+            rein_ring: components["schemas"]["Vector"];
+        };
         /** @description A change to a day. */
         DayChange: {
             /** @description The booking. */
@@ -1450,6 +1600,34 @@ export interface components {
          * @enum {string}
          */
         HandWeight: "feather" | "fingertip" | "two_fingers" | "closed_hand" | "forearm" | "pull";
+        /** @description Where the hands are, and how they pull. */
+        Hands: {
+            /**
+             * Format: double
+             * @description Apart, in inches.
+             */
+            apart_in: number;
+            /**
+             * Format: double
+             * @description Behind the rings, in inches.
+             */
+            behind_in: number;
+            /**
+             * Format: double
+             * @description Above the rings, in inches; below 0 is lower than they are.
+             */
+            high_in: number;
+            /**
+             * Format: double
+             * @description Pull on each rein, in pounds of force.
+             */
+            pull_lbf: number;
+        };
+        /**
+         * @description One hand or two.
+         * @enum {string}
+         */
+        HandsOnReins: "one" | "two";
         /**
          * @description What the head did.
          * @enum {string}
@@ -1484,6 +1662,26 @@ export interface components {
          * @enum {string}
          */
         Help: "mostly_hand" | "even" | "mostly_leg";
+        /** @description Which hole to buckle. */
+        HoleChange: {
+            /**
+             * Format: double
+             * @description The half length that is wanted, in inches.
+             */
+            half_strap_in: number;
+            /**
+             * Format: int32
+             * @description Holes longer, or, below 0, shorter; as far as there are holes.
+             */
+            holes: number;
+            /** @description There are holes enough. */
+            reached: boolean;
+            /**
+             * Format: double
+             * @description Where it takes hold then, in degrees.
+             */
+            takes_hold_deg: number;
+        };
         /** @description How quick a horse is. */
         HorseFactor: {
             /**
@@ -1846,6 +2044,11 @@ export interface components {
             /** @description The same in sentences. */
             why: string[];
         };
+        /**
+         * @description Whether a rule is kept.
+         * @enum {string}
+         */
+        Legal: "yes" | "no" | "cannot_tell";
         /** @description A skill at one of its rungs. */
         Level: {
             /** @description The rung. */
@@ -2321,6 +2524,48 @@ export interface components {
          * @enum {string}
          */
         Part: "check_over" | "brake" | "cold" | "loosen" | "review" | "work" | "breather" | "set_up" | "use" | "finish" | "walk_out";
+        /** @description A piece of headgear by its measures; what was not measured is left out. */
+        Piece: {
+            /**
+             * Format: double
+             * @description Thickness of the bosal at the cheek, in inches.
+             */
+            bosal_in?: number | null;
+            /** @description What it is. */
+            kind: components["schemas"]["PieceKind"];
+            /**
+             * Format: double
+             * @description Thickness of the mouthpiece 1 in from the cheek, in inches.
+             */
+            mouthpiece_in?: number | null;
+            /**
+             * Format: double
+             * @description Height of the port, in inches; 0 for none.
+             */
+            port_in?: number | null;
+            /**
+             * Format: double
+             * @description Rings across, in inches.
+             */
+            ring_in?: number | null;
+            /**
+             * Format: double
+             * @description Shank, overall, in inches.
+             */
+            shank_overall_in?: number | null;
+            /** @description Whether it lies flat. */
+            strap_flat?: boolean | null;
+            /**
+             * Format: double
+             * @description Width of the curb strap or chain, in inches.
+             */
+            strap_width_in?: number | null;
+        };
+        /**
+         * @description What the piece is, for a rule.
+         * @enum {string}
+         */
+        PieceKind: "snaffle" | "bosal" | "curb";
         /** @description A ride that differs between two plans. */
         PlanChange: {
             /**
@@ -2423,6 +2668,11 @@ export interface components {
             /** @description The reason in a sentence. */
             text: string;
         };
+        /**
+         * @description What the reins are.
+         * @enum {string}
+         */
+        ReinKind: "split" | "romal";
         /**
          * @description Signs of relaxing.
          * @enum {string}
@@ -2679,6 +2929,19 @@ export interface components {
          * @enum {string}
          */
         Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        /** @description What a rule says of a piece. */
+        RuleChecked: {
+            /** @description Whether it is kept. */
+            legal: components["schemas"]["Legal"];
+            /** @description The rule, by its name in the file. */
+            rule: string;
+            /** @description What it says. */
+            says: string;
+            /** @description Where it is from, and which edition. */
+            source: string;
+            /** @description Why. */
+            why: string;
+        };
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -2727,11 +2990,39 @@ export interface components {
          * @enum {string}
          */
         Sex: "mare" | "gelding" | "stallion";
+        /** @description From a minute on so much of the hand is on the bosal. */
+        ShareFrom: {
+            /**
+             * Format: double
+             * @description Percent on the bosal; the rest is on the bridle.
+             */
+            bosal_pct: number;
+            /**
+             * Format: double
+             * @description Minutes from the start of the ride.
+             */
+            start_min: number;
+        };
         /**
          * @description What the shoulders did.
          * @enum {string}
          */
         Shoulders: "swept_across" | "leaked";
+        /** @description Horse and rider as they go in; what is not known is left out. */
+        ShowClass: {
+            /**
+             * Format: int32
+             * @description The horse's age on the rule book's count.
+             */
+            age_years?: number | null;
+            /**
+             * Format: int32
+             * @description Fingers between the reins.
+             */
+            fingers_between?: number | null;
+            hands?: components["schemas"]["HandsOnReins"] | null;
+            reins?: components["schemas"]["ReinKind"] | null;
+        };
         /** @description A level shown at intake. */
         ShownAtIntake: {
             /**
@@ -2914,6 +3205,19 @@ export interface components {
              */
             since?: string | null;
         };
+        /** @description A jointed snaffle in a mouth. */
+        Snaffle: {
+            /**
+             * Format: double
+             * @description From lip to lip, in inches; less than the mouthpiece.
+             */
+            mouth_in: number;
+            /**
+             * Format: double
+             * @description From ring to ring with the mouthpiece straight, in inches.
+             */
+            mouthpiece_in: number;
+        };
         /** @description Soft answers and asks. */
         SoftCount: {
             /**
@@ -3007,6 +3311,11 @@ export interface components {
             stand_walk_s: number;
         };
         /**
+         * @description Why the next ride starts as it does.
+         * @enum {string}
+         */
+        StartReason: "sustained" | "asks_back" | "same_again";
+        /**
          * @description Where a level stands.
          * @enum {string}
          */
@@ -3074,6 +3383,53 @@ export interface components {
              * @description Strides until the feet quit.
              */
             strides: number;
+        };
+        /** @description A strap as it is buckled. */
+        Strap: {
+            /**
+             * Format: double
+             * @description From curb ring to the middle of the chin groove, in inches, as it is buckled now.
+             */
+            half_length_in: number;
+            /**
+             * Format: double
+             * @description From hole to hole, in inches.
+             */
+            hole_spacing_in: number;
+            /**
+             * Format: int32
+             * @description Holes left to let it out.
+             */
+            holes_longer?: number;
+            /**
+             * Format: int32
+             * @description Holes left to take it up.
+             */
+            holes_shorter?: number;
+        };
+        /** @description How a strap fits. */
+        StrapFit: {
+            /** @description It takes hold at once: no signal before the pressure. */
+            at_once: boolean;
+            /** @description The hole for the rotation that is wanted. */
+            change: components["schemas"]["HoleChange"];
+            /**
+             * Format: double
+             * @description The same in fingers flat under it.
+             */
+            slack_fingers: number;
+            /**
+             * Format: double
+             * @description Slack of the half at rest, in inches; below 0 there is none.
+             */
+            slack_in: number;
+            /**
+             * Format: double
+             * @description The rotation at which it takes hold, in degrees; below 0 it is tight at rest.
+             */
+            takes_hold_deg: number;
+            /** @description It takes hold late: the corner of the lip may be pinched before. */
+            too_late: boolean;
         };
         /**
          * @description How fast the cow or flag goes.
@@ -3271,6 +3627,61 @@ export interface components {
          * @enum {string}
          */
         TurnResult: "turned" | "lost";
+        /**
+         * @description What the horse asks for.
+         * @enum {string}
+         */
+        TwoReinAsk: "for_bridle" | "back";
+        /** @description An ask of the horse, at its minute. */
+        TwoReinEvent: {
+            /** @description What it asks for. */
+            ask: components["schemas"]["TwoReinAsk"];
+            /**
+             * Format: double
+             * @description Minutes from the start of the ride.
+             */
+            at_min: number;
+        };
+        /** @description A ride in the two-rein. */
+        TwoReinRide: {
+            /**
+             * Format: double
+             * @description The end of the ride, in minutes.
+             */
+            end_min: number;
+            /** @description What the horse asked for, in order. */
+            events?: components["schemas"]["TwoReinEvent"][];
+            /** @description The share along the ride; the first from minute 0. */
+            segments: components["schemas"]["ShareFrom"][];
+        };
+        /** @description What a ride came to. */
+        TwoReinSaid: {
+            /** @description Asks for the bridle. */
+            asks: components["schemas"]["AskHeld"][];
+            /**
+             * Format: int32
+             * @description How often it asked back.
+             */
+            asks_back: number;
+            /**
+             * Format: double
+             * @description The share of the bosal, weighted by time.
+             */
+            mean_bosal_pct: number;
+        };
+        /** @description A force or a place. */
+        Vector: {
+            /**
+             * Format: double
+             * @description To the back.
+             */
+            back: number;
+            /**
+             * Format: double
+             * @description Up along the cheekpiece.
+             */
+            up: number;
+        };
         /**
          * @description What the judge says of a level.
          * @enum {string}
@@ -3678,6 +4089,52 @@ export interface operations {
                         next_min?: number | null;
                         /** @description In sentences. */
                         text: string[];
+                    };
+                };
+            };
+        };
+    };
+    curb: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The bit, the jaw, the pull. */
+                    curb: components["schemas"]["Curb"];
+                    strap?: components["schemas"]["Strap"] | null;
+                    /**
+                     * Format: double
+                     * @description The rotation at which it is to take hold, in degrees.
+                     */
+                    take_hold_deg?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description What holds the bit at rest, its strap taken up. */
+                        forces: components["schemas"]["CurbForces"];
+                        /**
+                         * Format: double
+                         * @description The half length of a strap that takes hold at the wanted rotation, in inches.
+                         */
+                        half_strap_in: number;
+                        /** @description Whether the strap has taken hold at this rotation; before, the rein only turns the bit. */
+                        has_taken_hold?: boolean | null;
+                        /** @description What is to be looked at, in sentences. */
+                        says: string[];
+                        strap?: components["schemas"]["StrapFit"] | null;
                     };
                 };
             };
@@ -4380,6 +4837,38 @@ export interface operations {
             };
         };
     };
+    "show-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Horse and rider as they go in. */
+                    class?: components["schemas"]["ShowClass"];
+                    /** @description The piece. */
+                    piece: components["schemas"]["Piece"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Rule by rule, those about this kind of piece. */
+                        rules: components["schemas"]["RuleChecked"][];
+                    };
+                };
+            };
+        };
+    };
     "simulate-horse": {
         parameters: {
             query?: never;
@@ -4422,6 +4911,61 @@ export interface operations {
                         reps: components["schemas"]["Rep"][];
                         /** @description True readiness before each ride. */
                         truth: components["schemas"]["TruthOfRide"][];
+                    };
+                };
+            };
+        };
+    };
+    snaffle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The hands. */
+                    hands: components["schemas"]["Hands"];
+                    /** @description The snaffle in its mouth. */
+                    snaffle: components["schemas"]["Snaffle"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /**
+                         * Format: double
+                         * @description Pull along each arm.
+                         */
+                        arm_lbf: number;
+                        /**
+                         * Format: double
+                         * @description The angle between the arms, in degrees; 180 is straight.
+                         */
+                        joint_deg: number;
+                        /**
+                         * Format: double
+                         * @description What lifts the corners of the lips, both together; below 0 it draws them down.
+                         */
+                        lift_lbf: number;
+                        /**
+                         * Format: double
+                         * @description Squeeze on the jaw from each side.
+                         */
+                        squeeze_lbf: number;
+                        /**
+                         * Format: double
+                         * @description What the tongue holds at the joint.
+                         */
+                        tongue_lbf: number;
                     };
                 };
             };
@@ -4505,6 +5049,48 @@ export interface operations {
                          * @description Kendall's tau-b; null when nothing varies.
                          */
                         tau?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    "two-rein": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Rides since the starting share was last changed, oldest first. */
+                    rides: components["schemas"]["TwoReinRide"][];
+                    /**
+                     * Format: double
+                     * @description The share of the bosal they started with.
+                     */
+                    start_bosal_pct: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Why. */
+                        because: components["schemas"]["StartReason"];
+                        /**
+                         * Format: double
+                         * @description The share of the bosal the next ride starts with.
+                         */
+                        next_start_bosal_pct: number;
+                        /** @description Ride by ride. */
+                        rides: components["schemas"]["TwoReinSaid"][];
                     };
                 };
             };

@@ -46,43 +46,58 @@ const CATTLE: &[(&str, &str, u16, &str)] = &[
     ("Yellow tags", "steers", 22, "Fresh in October"),
 ];
 
-/// Goals by horse: kind, name, days ahead, levels to hold.
-const GOALS: &[(&str, &str, &str, i64, &[(&str, &str)])] = &[
-    (
-        "Quill",
-        "show",
-        "Spring futurity",
-        118,
-        &[
+/// A goal of a horse.
+struct DemoGoal {
+    horse: &'static str,
+    kind: &'static str,
+    name: &'static str,
+    days_ahead: i64,
+    /// Skill and rung of what it is to hold by then.
+    levels: &'static [(&'static str, &'static str)],
+}
+
+const GOALS: &[DemoGoal] = &[
+    DemoGoal {
+        horse: "Quill",
+        kind: "show",
+        name: "Spring futurity",
+        days_ahead: 118,
+        levels: &[
             ("stop.seat", "lope"),
             ("lead.setup", "walk"),
             ("turn.haunches", "full"),
         ],
-    ),
-    (
-        "Thimble",
-        "sale",
-        "Ranch horse sale",
-        74,
-        &[
+    },
+    DemoGoal {
+        horse: "Thimble",
+        kind: "sale",
+        name: "Ranch horse sale",
+        days_ahead: 74,
+        levels: &[
             ("start.brake", "lope"),
             ("bend.hip", "walk"),
             ("frame.poll", "walk"),
             ("stop.seat", "walk"),
         ],
-    ),
-    (
-        "Copperline",
-        "go_home",
-        "Goes home",
-        60,
-        &[
+    },
+    DemoGoal {
+        horse: "Copperline",
+        kind: "go_home",
+        name: "Goes home",
+        days_ahead: 60,
+        levels: &[
             ("bend.forward-circle", "jog"),
             ("frame.topline", "walk"),
             ("stop.seat", "jog"),
         ],
-    ),
-    ("Kettle", "sale", "Summer sale", 200, &[]),
+    },
+    DemoGoal {
+        horse: "Kettle",
+        kind: "sale",
+        name: "Summer sale",
+        days_ahead: 200,
+        levels: &[],
+    },
 ];
 
 /// Sets the barn up.
@@ -97,14 +112,16 @@ pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
         trainer.post("/api/cattle", &sheet).await?;
     }
     let horses = trainer.horses().await?;
-    for (name, kind, goal, ahead, levels) in GOALS {
-        if let Some(horse) = horses.iter().find(|horse| horse.name == *name) {
-            let day = now.date().checked_add(ahead.days())?;
-            let levels: Vec<Value> = levels
+    for goal in GOALS {
+        if let Some(horse) = horses.iter().find(|horse| horse.name == goal.horse) {
+            let day = now.date().checked_add(goal.days_ahead.days())?;
+            let levels: Vec<Value> = goal
+                .levels
                 .iter()
                 .map(|(skill, rung)| json!({"skill": skill, "rung": rung}))
                 .collect();
-            let goals = json!([{"kind": kind, "name": goal, "day": day, "levels": levels}]);
+            let goals =
+                json!([{"kind": goal.kind, "name": goal.name, "day": day, "levels": levels}]);
             let path = format!("/api/horses/{}/goals", horse.horse_id);
             trainer.put(&path, &goals).await?;
         }

@@ -167,12 +167,12 @@ struct ShowRule {
 #[derive(Debug, Clone, Copy, Deserialize)]
 #[serde(rename_all = "snake_case")]
 enum Measured {
-    ShankOverallIn,
-    PortIn,
-    MouthpieceIn,
-    RingIn,
-    StrapWidthIn,
-    BosalIn,
+    ShankOverall,
+    Port,
+    Mouthpiece,
+    Ring,
+    StrapWidth,
+    Bosal,
 }
 
 /// A rule that is no limit of a measure.
@@ -245,12 +245,12 @@ impl Piece {
 
     fn of(&self, measure: Measured) -> (Option<f64>, &'static str) {
         match measure {
-            Measured::ShankOverallIn => (self.shank_overall_in, "the shank"),
-            Measured::PortIn => (self.port_in, "the port"),
-            Measured::MouthpieceIn => (self.mouthpiece_in, "the mouthpiece"),
-            Measured::RingIn => (self.ring_in, "the ring"),
-            Measured::StrapWidthIn => (self.strap_width_in, "the strap"),
-            Measured::BosalIn => (self.bosal_in, "the bosal"),
+            Measured::ShankOverall => (self.shank_overall_in, "the shank"),
+            Measured::Port => (self.port_in, "the port"),
+            Measured::Mouthpiece => (self.mouthpiece_in, "the mouthpiece"),
+            Measured::Ring => (self.ring_in, "the ring"),
+            Measured::StrapWidth => (self.strap_width_in, "the strap"),
+            Measured::Bosal => (self.bosal_in, "the bosal"),
         }
     }
 }
