@@ -131,11 +131,11 @@ pub const PIECE_IN: Bound = bound("measure", "in", 0.0, 20.0);
 /// Minutes of a ride in the two-rein.
 pub const RIDE_MIN: Bound = bound("minutes", "min", 0.0, 600.0);
 /// Shares along a ride.
-pub const SEGMENTS: Bound = bound("shares", "", 1.0, 500.0);
+pub const SEGMENTS: Bound = bound("shares", "", 1.0, 200.0);
 /// What a horse asked for in a ride.
-pub const TWO_REIN_EVENTS: Bound = bound("asks", "", 0.0, 500.0);
+pub const TWO_REIN_EVENTS: Bound = bound("asks", "", 0.0, 100.0);
 /// Rides in the two-rein.
-pub const TWO_REIN_RIDES: Bound = bound("rides", "", 1.0, 400.0);
+pub const TWO_REIN_RIDES: Bound = bound("rides", "", 1.0, 60.0);
 /// A percentage.
 pub const PERCENT: Bound = bound("percentage", "%", 0.0, 100.0);
 /// Hours of heat in one forecast.

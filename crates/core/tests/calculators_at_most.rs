@@ -74,10 +74,10 @@ fn largest(name: &str) -> Value {
             "class": {"age_years": 60, "hands": "one", "reins": "split", "fingers_between": 4},
         }),
         "two-rein" => {
-            let segments: Vec<Value> = (0..500)
+            let segments: Vec<Value> = (0..200)
                 .map(|minute| json!({"start_min": minute, "bosal_pct": 50}))
                 .collect();
-            let events: Vec<Value> = (0..500)
+            let events: Vec<Value> = (0..100)
                 .map(|minute| {
                     let ask = if minute % 2 == 0 {
                         "for_bridle"
@@ -88,7 +88,7 @@ fn largest(name: &str) -> Value {
                 })
                 .collect();
             let ride = json!({"segments": segments, "events": events, "end_min": 600});
-            json!({"rides": vec![ride; 400], "start_bosal_pct": 90})
+            json!({"rides": vec![ride; 60], "start_bosal_pct": 90})
         }
         "trend" => {
             json!({"day": days, "value": days.iter().map(|n| n % 13.0).collect::<Vec<f64>>()})

@@ -13,7 +13,7 @@ use crate::gear::two_rein::{StartReason, TwoReinRide, TwoReinSaid, next_start};
 #[serde(deny_unknown_fields)]
 pub struct Input {
     /// Rides since the starting share was last changed, oldest first.
-    #[cfg_attr(feature = "schema", schema(min_items = 1, max_items = 400))]
+    #[cfg_attr(feature = "schema", schema(min_items = 1, max_items = 60))]
     pub rides: Vec<TwoReinRide>,
     /// The share of the bosal they started with.
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 100))]

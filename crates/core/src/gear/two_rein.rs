@@ -61,11 +61,11 @@ pub struct TwoReinEvent {
 #[serde(deny_unknown_fields)]
 pub struct TwoReinRide {
     /// The share along the ride; the first from minute 0.
-    #[cfg_attr(feature = "schema", schema(min_items = 1, max_items = 500))]
+    #[cfg_attr(feature = "schema", schema(min_items = 1, max_items = 200))]
     pub segments: Vec<ShareFrom>,
     /// What the horse asked for, in order.
     #[serde(default)]
-    #[cfg_attr(feature = "schema", schema(max_items = 500))]
+    #[cfg_attr(feature = "schema", schema(max_items = 100))]
     pub events: Vec<TwoReinEvent>,
     /// The end of the ride, in minutes.
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 600))]
