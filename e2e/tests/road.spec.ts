@@ -41,7 +41,8 @@ test('a goal with levels is set, its road is drawn, and what-ifs change it witho
   const rides = page.getByRole('slider', { name: 'Rides a week' });
   await rides.focus();
   for (let step = 0; step < 6; step++) await page.keyboard.press('ArrowLeft');
-  await expect(page).toHaveURL(/rides=2/);
+  await expect(page).toHaveURL(/rides=2$/);
+  await expect(said).toHaveAttribute('aria-busy', 'false');
   await expect(said).not.toHaveText(planned!);
   await expect(said).toContainText('At risk.');
   const slower = await said.textContent();

@@ -117,10 +117,11 @@ function WithGoals({ road, asked, found }: Props) {
   const asPlanned = isPlanned(whatIf, asked);
   const said = useRoad(asPlanned || changed.road.goals.length === 0 ? null : changed, moving);
   const output = asPlanned ? found : (said?.output ?? found);
+  const busy = !asPlanned && changed.road.goals.length > 0 && !said?.current;
   const heldBehind = road.behind.map(({ level, day }) => ({ name: level.name, day }));
   return (
     <>
-      <Box role="status" sx={{ mb: 2 }}>
+      <Box role="status" aria-busy={busy} sx={{ mb: 2 }}>
         {output.road.goals.map((goal) => (
           <Typography key={`${goal.day} ${goal.name}`} sx={{ fontSize: '1.15rem' }}>
             {goal.at_risk && <strong>At risk. </strong>}

@@ -7,8 +7,8 @@ const movingFutures = 400;
 
 export interface Said {
   output: RoadOutput;
-  /** What it was asked. */
-  of: string;
+  /** It is what is asked now; otherwise an answer is on its way. */
+  current: boolean;
 }
 
 /**
@@ -18,7 +18,7 @@ export interface Said {
 export function useRoad(input: RoadInput | null, moving: boolean): Said | undefined {
   const futures = moving ? movingFutures : (input?.road.futures ?? 2000);
   const asked = input && JSON.stringify({ ...input, road: { ...input.road, futures } });
-  const [said, setSaid] = useState<Said>();
+  const [said, setSaid] = useState<{ output: RoadOutput; of: string }>();
   const next = useRef<string>(null);
   const busy = useRef(false);
   useEffect(() => {
@@ -39,5 +39,5 @@ export function useRoad(input: RoadInput | null, moving: boolean): Said | undefi
     };
     if (asked && !busy.current) void work();
   }, [asked]);
-  return said;
+  return said && { output: said.output, current: said.of === asked };
 }
