@@ -51,6 +51,8 @@ export function HoursFields({ hours, onHours, wrong }: Props) {
             gap: 1,
             alignItems: 'start',
             mt: 1.5,
+            // On a phone the clock of the field would cover AM and PM.
+            '& input::-webkit-calendar-picker-indicator': { display: { xs: 'none', sm: 'block' } },
           }}
         >
           <Typography sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' }, alignSelf: 'center' }}>
