@@ -45,11 +45,11 @@ create table access_link
     used_at    timestamptz,
     revoked_at timestamptz,
     constraint access_link_pk primary key (barn_id, link_id),
+    constraint access_link_word unique (word_hash),
     constraint access_link_person foreign key (barn_id, person_id) references person (barn_id, person_id),
     constraint access_link_maker foreign key (barn_id, made_by) references person (barn_id, person_id),
     constraint access_link_kind_known check (kind in ('begin', 'invite', 'reset')),
     constraint access_link_expires_later check (expires_at > made_at)
 );
 call protect('access_link');
-create index access_link_by_word on access_link (word_hash);
 create index access_link_by_person on access_link (barn_id, person_id, made_at);
