@@ -49,73 +49,51 @@ pub struct RoadWorld {
     pub any_open: bool,
 }
 
-/// The worlds of the bench.
+/// As the model has it.
+const USUAL: RoadWorld = RoadWorld {
+    name: "as the default has it",
+    barn: 1.0,
+    levels_apart: 0.3,
+    horses_apart: 0.35,
+    rest: 0.6,
+    heavy: false,
+    slower_up: 0.0,
+    kept: 0.9,
+    any_open: false,
+};
+
+/// The worlds of the bench: each differs from the first in what it names.
 pub const WORLDS: [RoadWorld; 6] = [
-    RoadWorld {
-        name: "as the default has it",
-        barn: 1.0,
-        levels_apart: 0.3,
-        horses_apart: 0.35,
-        rest: 0.6,
-        heavy: false,
-        slower_up: 0.0,
-        kept: 0.9,
-        any_open: false,
-    },
+    USUAL,
     RoadWorld {
         name: "a slow barn",
         barn: 1.6,
-        levels_apart: 0.3,
-        horses_apart: 0.35,
-        rest: 0.6,
-        heavy: false,
-        slower_up: 0.0,
-        kept: 0.9,
-        any_open: false,
+        ..USUAL
     },
     RoadWorld {
         name: "horses far apart",
-        barn: 1.0,
-        levels_apart: 0.3,
         horses_apart: 0.6,
         rest: 0.5,
-        heavy: false,
-        slower_up: 0.0,
-        kept: 0.9,
-        any_open: false,
+        ..USUAL
     },
     RoadWorld {
         name: "rides now and then far off (heavy tails)",
-        barn: 1.0,
-        levels_apart: 0.3,
         horses_apart: 0.3,
         rest: 0.45,
         heavy: true,
-        slower_up: 0.0,
-        kept: 0.9,
-        any_open: false,
+        ..USUAL
     },
     RoadWorld {
         name: "the higher, the slower; every fifth ride falls out",
         barn: 0.9,
-        levels_apart: 0.3,
-        horses_apart: 0.35,
-        rest: 0.6,
-        heavy: false,
         slower_up: 0.6,
         kept: 0.8,
-        any_open: false,
+        ..USUAL
     },
     RoadWorld {
         name: "work on anything that is open",
-        barn: 1.0,
-        levels_apart: 0.3,
-        horses_apart: 0.35,
-        rest: 0.6,
-        heavy: false,
-        slower_up: 0.0,
-        kept: 0.9,
         any_open: true,
+        ..USUAL
     },
 ];
 
