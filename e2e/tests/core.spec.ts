@@ -123,6 +123,7 @@ const golden: Call[] = [
   { name: 'curb', input: { curb: { purchase_in: 0, shank_in: 5.5, jaw_in: 2.1, pull_lbf: 3, pull_angle_deg: 80, rotation_deg: 35 } } }, // prettier-ignore
   { name: 'snaffle', input: { snaffle: { mouthpiece_in: 5.5, mouth_in: 5 }, hands: { pull_lbf: 4, apart_in: 16, high_in: -3, behind_in: 24 } } }, // prettier-ignore
   { name: 'show-rules', input: { piece: { kind: 'curb', shank_overall_in: 8.5, port_in: 4 }, class: { age_years: 7, hands: 'one' } } }, // prettier-ignore
+  { name: 'bit-change', input: { steps: [{ step: 'mouth', answer: 'ok' }, { step: 'strap_out', answer: 'bothered' }, { step: 'strap_out', answer: 'bothered' }] } }, // prettier-ignore
   { name: 'two-rein', input: { rides: [{ segments: [{ start_min: 0, bosal_pct: 90 }, { start_min: 12, bosal_pct: 60 }], events: [{ at_min: 20, ask: 'for_bridle' }], end_min: 41 }], start_bosal_pct: 90 } }, // prettier-ignore
   { name: 'pace', input: { histories: [{ horse_id: '01890000-0000-7000-8000-000000000001', level: { skill: 'bend.flex', rung: 'stand' }, rides: 14, held: true }, { horse_id: '01890000-0000-7000-8000-000000000002', level: { skill: 'bend.flex', rung: 'stand' }, rides: 22, held: false }] } }, // prettier-ignore
   { name: 'road', input: { with_helps: true, road: { today: '2026-06-01', levels: [{ level: { skill: 'bend.flex', rung: 'stand' }, asked_rides: 4 }], goals: [{ name: 'Go-home day', day: '2026-08-01', levels: [{ skill: 'bend.ribs', rung: 'walk' }] }], rides_a_week: 4, futures: 200, seed: 7 } } }, // prettier-ignore

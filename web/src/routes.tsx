@@ -125,6 +125,30 @@ export const router = createBrowserRouter([
         path: '/yard',
         lazy: async () => ({ Component: (await import('./yard/YardPage')).YardPage }),
       },
+      ...['/yard/tack/new', '/yard/tack/:gearId/change'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('./tack/PieceFormPage')).PieceFormPage }),
+      })),
+      {
+        path: '/yard/tack/:gearId',
+        lazy: async () => ({ Component: (await import('./tack/PiecePage')).PiecePage }),
+      },
+      {
+        path: '/yard/bench',
+        lazy: async () => ({ Component: (await import('./tack/BenchPage')).BenchPage }),
+      },
+      {
+        path: '/horses/:horseId/tack',
+        lazy: async () => ({ Component: (await import('./tack/HorseTackPage')).HorseTackPage }),
+      },
+      {
+        path: '/horses/:horseId/tack/:gearId/change',
+        lazy: async () => ({ Component: (await import('./tack/ChangePage')).ChangePage }),
+      },
+      {
+        path: '/horses/:horseId/two-rein',
+        lazy: async () => ({ Component: (await import('./tack/TwoReinPage')).TwoReinPage }),
+      },
       {
         path: '/settings',
         lazy: async () => ({ Component: (await import('./settings/SettingsPage')).SettingsPage }),

@@ -55,6 +55,8 @@ pub fn ride(
         quiet_after_s: None,
         intake: None,
         rigs: None,
+        shares: None,
+        horse_asked: None,
         present: None,
         ended: None,
         mood: None,

@@ -128,6 +128,14 @@ pub const HANDS_HIGH_IN: Bound = bound("height of the hands", "in", -30.0, 30.0)
 pub const HANDS_BEHIND_IN: Bound = bound("distance behind the rings", "in", 6.0, 60.0);
 /// Any measure of a piece of headgear.
 pub const PIECE_IN: Bound = bound("measure", "in", 0.0, 20.0);
+/// Weight of a piece of tack.
+pub const PIECE_OZ: Bound = bound("weight", "oz", 0.0, 200.0);
+/// Steps of a change of bit.
+pub const CHANGE_STEPS: Bound = bound("steps", "", 0.0, 100.0);
+/// Weeks of the way back for a horse that fights the bit.
+pub const RESTORE_WEEKS: Bound = bound("weeks", "", 2.0, 52.0);
+/// Riders who are named for it.
+pub const NAMED_RIDERS: Bound = bound("riders", "", 1.0, 20.0);
 /// Minutes of a ride in the two-rein.
 pub const RIDE_MIN: Bound = bound("minutes", "min", 0.0, 600.0);
 /// Shares along a ride.

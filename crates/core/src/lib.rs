@@ -7,6 +7,7 @@
 //! | [`text`], [`json`] | what a text from outside may hold; JSON read strictly |
 //! | [`id`], [`side`], [`gait`], [`day`] | what skills, levels and faults are called; left and right; stand to gallop; counting days |
 //! | [`rep`] | one ask and its answer; what "soft" means; the measures |
+//! | [`rig`] | the headgear as it is worn, and since when |
 //! | [`school`] | where good trainers disagree |
 //! | [`ladder`] | tracks, skills, levels and their gates, as data |
 //! | [`program`] | what a program changes on the ladder |
@@ -55,6 +56,7 @@ pub mod plain;
 pub mod program;
 pub mod rep;
 pub mod ride;
+pub mod rig;
 pub mod road;
 pub mod school;
 pub mod side;

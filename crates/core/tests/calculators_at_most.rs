@@ -73,6 +73,33 @@ fn largest(name: &str) -> Value {
                       "strap_flat": true},
             "class": {"age_years": 60, "hands": "one", "reins": "split", "fingers_between": 4},
         }),
+        "bit-change" => {
+            // Twelve steps, then bothered until it ends: the longest log there is.
+            let note = "x".repeat(600);
+            let step =
+                |step: &str, answer: &str| json!({"step": step, "answer": answer, "note": note});
+            let mut steps: Vec<Value> = Vec::new();
+            for name in [
+                "mouth",
+                "strap_out",
+                "fitted",
+                "strap_set",
+                "by_hand",
+                "hand_left",
+                "hand_right",
+                "jog_circle",
+                "poll",
+                "stop_walk",
+                "stop_jog",
+                "lope",
+            ] {
+                steps.push(step(name, "ok"));
+            }
+            for answer in ["bothered", "bothered", "adjusted", "bothered", "bothered"] {
+                steps.push(step("look", answer));
+            }
+            json!({"steps": steps})
+        }
         "two-rein" => {
             let segments: Vec<Value> = (0..200)
                 .map(|minute| json!({"start_min": minute, "bosal_pct": 50}))

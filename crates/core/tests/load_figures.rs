@@ -97,7 +97,7 @@ fn cattle_rollbacks_and_runs_weigh_more_than_their_gait() {
         match level.measure.word() {
             "run" => close(weight, 5.0),
             "roll" | "turn" => assert!(weight >= 4.0, "{}", level.name),
-            _ if level.level.skill.0.starts_with("cattle.") => {
+            _ if level.level.skill.0.starts_with("cow.") => {
                 assert!(weight >= 4.0, "{}", level.name)
             }
             _ => assert!(weight <= 5.0),

@@ -202,7 +202,7 @@ fn a_circle_would_be_found() {
 fn the_floors_lie_in_the_order_the_contents_page_says() {
     let floors: &[&[&str]] = &[
         &[
-            "bounds", "text", "json", "day", "id", "side", "gait", "school",
+            "bounds", "text", "json", "day", "id", "side", "gait", "school", "rig",
         ],
         &["rep"],
         &["ladder"],

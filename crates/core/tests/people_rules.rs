@@ -55,25 +55,36 @@ proptest! {
 #[test]
 fn who_is_not_cleared_is_stopped_with_every_reason() {
     let oatcake = Uuid::from_u128(7);
+    let (tally, wren) = (Uuid::from_u128(1), Uuid::from_u128(2));
+    let named = [wren];
     let mut needs = RideNeeds {
+        person_id: tally,
         horse_id: oatcake,
         rig: Some(RigKind::Shank),
         cattle: true,
         first_rides: true,
+        quiet_hands: true,
+        only_riders: Some(&named),
     };
     let rider = Clearance {
         only_horses: Some(vec![Uuid::from_u128(8)]),
         ..Clearance::for_new(Role::Rider)
     };
-    use NotCleared::{Cattle, FirstRides, Horse, Rig};
+    use NotCleared::{Cattle, FirstRides, Horse, NotNamed, QuietHands, Rig};
     assert_eq!(
         rider.stops(Role::Rider, &needs),
-        [Horse, Rig, Cattle, FirstRides]
+        [Horse, Rig, Cattle, FirstRides, QuietHands, NotNamed]
     );
     assert_eq!(rider.stops(Role::Trainer, &needs), []);
     assert_eq!(rider.stops(Role::Helper, &needs), [NotCleared::Role]);
+    // Who is cleared for everything is still not one of the riders named for this horse.
+    assert_eq!(Clearance::all().stops(Role::Rider, &needs), [NotNamed]);
+    needs.person_id = wren;
     assert_eq!(Clearance::all().stops(Role::Rider, &needs), []);
     needs = RideNeeds {
+        person_id: tally,
+        quiet_hands: false,
+        only_riders: None,
         horse_id: Uuid::from_u128(8),
         rig: None,
         cattle: false,

@@ -128,6 +128,7 @@ fn barn_of(horses: u64, offset: f64) -> Vec<HorseFile> {
                     day: on,
                     rider_id: Some(RIDERS[at as usize]),
                     marks: Vec::new(),
+                    rigs: Vec::new(),
                 });
                 reps.extend(ridden.reps);
             }
@@ -213,6 +214,7 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
             day: on,
             rider_id: Some(RIDERS[0]),
             marks: Vec::new(),
+            rigs: Vec::new(),
         });
         reps.extend(ridden.reps);
     }

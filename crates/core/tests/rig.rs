@@ -8,6 +8,7 @@ fn a_change_in_mid_ride_marks_the_asks_after_it() {
     let from = |after_ms, kind| RigFrom {
         after_ms,
         kind,
+        gear_id: None,
         name: String::new(),
     };
     let rigs = [from(600_000, RigKind::Bosal), from(0, RigKind::Snaffle)];

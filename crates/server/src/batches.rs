@@ -12,7 +12,7 @@ use cavesson_core::ride::batch::FORM;
 use cavesson_core::ride::{Batch, clock};
 use cavesson_store::rep::PlacedRep;
 use cavesson_store::ride::{PlacedRide, RideOfRep};
-use cavesson_store::{BarnTransaction, horse, rep, ride, ride_block};
+use cavesson_store::{BarnTransaction, gear, horse, rep, ride, ride_block};
 use jiff::{SignedDuration, Timestamp};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -101,6 +101,7 @@ async fn store(
     let shift = clock::shift(batch.sent_at, now);
     let mut barn = signed.write().await?;
     check_horses(&mut barn, &batch).await?;
+    check_rigs(&mut barn, &batch).await?;
     let mut rides = rides_of(&mut barn, &batch).await?;
     let touched = touched(&batch, &rides);
     horse::raise_versions(&mut barn, &touched).await?;
@@ -171,6 +172,29 @@ async fn check_horses(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
             format!("no horse {horse_id} in this barn; name one of its own"),
         )
     }))
+}
+
+/// Pieces of tack that rides name are the barn's own.
+async fn check_rigs(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
+    let rigs = || {
+        batch.rides.iter().enumerate().flat_map(|(at, ride)| {
+            let rigs = ride.rigs.iter().flatten().enumerate();
+            rigs.filter_map(move |(rig, one)| Some((at, rig, one.gear_id?)))
+        })
+    };
+    let named: Vec<Uuid> = rigs().map(|(.., gear_id)| gear_id).collect();
+    if named.is_empty() {
+        return Ok(());
+    }
+    let known: HashSet<Uuid> = gear::known(barn, &named).await?.into_iter().collect();
+    none_missing(rigs().filter(|(.., gear_id)| !known.contains(gear_id)).map(
+        |(ride, rig, gear_id)| {
+            FieldError::new(
+                format!("/rides/{ride}/rigs/{rig}/gear_id"),
+                format!("no piece {gear_id} in this barn; name one of its own, or none"),
+            )
+        },
+    ))
 }
 
 async fn store_rides(

@@ -4,14 +4,14 @@
 use cavesson_core::card::{Day, Limits};
 use cavesson_core::day::days_between;
 use cavesson_core::person::WorkHours;
-use cavesson_core::ride::RigKind;
 use cavesson_core::week::booking::Booking as DayBooking;
 use cavesson_core::week::{
     BookingKind, BusyTime, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, broken_by,
 };
 use cavesson_store::booking::{self, Booking};
+use cavesson_store::fitting::{self, HorseRig};
 use cavesson_store::program_day::{self, ProgramDay};
-use cavesson_store::{BarnTransaction, StoreError, horse, person, place, ride, work_hours};
+use cavesson_store::{BarnTransaction, StoreError, horse, person, place, work_hours};
 use jiff::civil::{Date, Time};
 use jiff::{Timestamp, ToSpan};
 use uuid::Uuid;
@@ -118,14 +118,13 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     let people = people_on(&mut barn, day, &busy).await?;
     let heat = weather::of_day(&mut barn, signed, day).await?;
     let horses = horse::list(&mut barn, None).await?;
-    let rigs = ride::last_rigs(&mut barn).await?;
+    let rigs = fitting::rigs(&mut barn).await?;
     let places = place::list(&mut barn).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let judged = app.known.judged(barn, &ids, day).await?;
     let rests = rests_of(&near, signed, day);
     let horses = horses.into_iter().zip(&judged).map(|(horse, judged)| {
-        let rig = rigs.iter().find(|(id, _)| *id == horse.horse_id);
-        let rig = rig.map(|(_, kind)| *kind);
+        let rig = rigs.iter().find(|rig| rig.horse_id == horse.horse_id);
         day_horse(horse, judged, rig, &rests)
     });
     let horses: Vec<DayHorse> = horses.collect();
@@ -205,7 +204,7 @@ fn rests_of(near: &[Booking], signed: &Signed, day: Date) -> Vec<(Uuid, Date, bo
 fn day_horse(
     horse: horse::Horse,
     judged: &Judged,
-    rig: Option<RigKind>,
+    rig: Option<&HorseRig>,
     rests: &[(Uuid, Date, bool, bool)],
 ) -> DayHorse {
     let own = || rests.iter().filter(|(id, ..)| *id == horse.horse_id);
@@ -222,7 +221,9 @@ fn day_horse(
     DayHorse {
         horse_id: horse.horse_id,
         name: horse.name,
-        rig,
+        rig: rig.and_then(|rig| rig.kind),
+        quiet_hands: rig.is_some_and(|rig| rig.quiet_hands),
+        only_riders: rig.and_then(|rig| rig.only_riders.clone()),
         first_rides: limits.first_rides,
         most_rides: 1,
         check_first: judged.known.care.iter().any(flagged),
@@ -246,7 +247,7 @@ pub fn as_seen(signed: &Signed, day: Date, stored: &Booking) -> DayBooking {
         cattle: stored
             .level
             .as_ref()
-            .is_some_and(|level| level.skill.0.starts_with("cattle.")),
+            .is_some_and(|level| level.skill.0.starts_with("cow.")),
         pattern: stored
             .level
             .as_ref()

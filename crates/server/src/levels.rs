@@ -94,6 +94,8 @@ struct JudgedLevel {
     /// The gate's numbers that were used.
     gate: Gate,
     judgement: Judgement,
+    /// What is said of each of its rigs, in a sentence.
+    rigs_say: Vec<String>,
     /// Rides until the gate passes.
     forecast: Forecast,
     /// The same in a sentence.
@@ -158,6 +160,7 @@ fn judged_level(found: HorseLevel) -> JudgedLevel {
         ladder_version,
         program_version,
         gate,
+        rigs_say: judgement.rigs.iter().map(words::rig).collect(),
         judgement,
         forecast_says: words::forecast(&forecast, judged.file.sex),
         forecast,

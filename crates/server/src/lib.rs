@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `tack`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -62,6 +62,7 @@ mod session;
 mod session_store;
 pub mod settings;
 pub mod signed;
+mod tack;
 mod today;
 mod trips;
 mod url;

@@ -127,6 +127,7 @@ fn context(known: &Known, riders: &[RiderOffset]) -> Context {
                 day: ride.day,
                 rider_id: ride.rider_id,
                 marks: ride.marks.clone(),
+                rigs: ride.rigs.clone(),
             })
             .collect(),
         care: known.care.clone(),

@@ -26,7 +26,7 @@ use crate::{
     App, Settings, access_links, account, barns, batches, board, bookings, busy, calc, calendars,
     card_blocks, cards, care, cool_outs, days, health, horse_page, horses, intakes, ladder, levels,
     live, loads, overrules, packs, people, program_meant, program_preview, programs, ride_horse,
-    rides, roads, session, today, trips, weather, web, weeks, yard,
+    rides, roads, session, tack, today, trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -48,6 +48,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(barns::routes())
         .merge(people::routes())
         .merge(yard::routes())
+        .merge(tack::routes())
         .merge(days::routes())
         .merge(trips::routes())
         .merge(weather::routes())

@@ -240,6 +240,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "snaffle",
             "show-rules",
             "two-rein",
+            "bit-change",
             "simulate-horse",
             "week"
         ]

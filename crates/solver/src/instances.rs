@@ -215,6 +215,8 @@ fn made_up_horse(nth: usize, size: Size, places: &[DayPlace], rng: &mut ChaCha8R
         horse_id: id(1, nth),
         name: format!("Horse {}", nth + 1),
         rig: None,
+        quiet_hands: false,
+        only_riders: None,
         first_rides,
         check_first: nth % 29 == 17,
         wanted: rng.random_range(3..=6).min(size.days),
@@ -244,6 +246,7 @@ fn made_up_rider(nth: usize, size: Size, horses: &[WeekHorse], rng: &mut ChaCha8
         clearance: Clearance {
             cattle: nth != 2,
             first_rides: nth < 2,
+            quiet_hands: true,
             ..Clearance::all()
         },
         days: (0..size.days)

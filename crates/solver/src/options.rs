@@ -106,6 +106,9 @@ fn of_rider(
     let person = &instance.riders[rider];
     let Some(hours) = person.on(day) else { return };
     let needs = RideNeeds {
+        person_id: person.person_id,
+        quiet_hands: one.quiet_hands,
+        only_riders: one.only_riders.as_deref(),
         horse_id: one.horse_id,
         rig: one.rig,
         cattle: work.kind == WorkKind::Cattle,

@@ -1,12 +1,15 @@
 //! What is known of a horse, by version: everything that came after a version
 //! that is already at hand.
 
+use std::collections::HashMap;
 use std::str::FromStr;
 
 use cavesson_core::horse::{CareKind, CareNote, RideMark, Sex};
 use cavesson_core::judge::{Overrule, RideFacts, Verdict};
 use cavesson_core::ladder::{FaultId, Level, RungId, SkillId};
 use cavesson_core::rep::Rep;
+use cavesson_core::rig::{RigKind, RigWorn};
+use jiff::SignedDuration;
 use jiff::civil::Date;
 use uuid::Uuid;
 
@@ -139,9 +142,11 @@ pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Ve
     )
     .fetch_all(barn.connection())
     .await?;
+    let mut rigs = rigs(barn, horse_id).await?;
     Ok(rows
         .into_iter()
         .map(|row| RideFacts {
+            rigs: rigs.remove(&row.ride_id).unwrap_or_default(),
             ride_id: row.ride_id,
             day: row.day.to_jiff(),
             rider_id: Some(row.rider_id),
@@ -152,6 +157,39 @@ pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Ve
                 .collect(),
         })
         .collect())
+}
+
+/// The rigs of a horse's rides, first to last in each.
+async fn rigs(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+) -> StoreResult<HashMap<Uuid, Vec<RigWorn>>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select g.ride_id, r.started_at as "started_at: jiff_sqlx::Timestamp", g.after_ms, g.kind,
+                  g.name, g.gear_id
+           from ride_rig g join ride r on r.barn_id = g.barn_id and r.ride_id = g.ride_id
+           where g.barn_id = $1 and r.horse_id = $2 order by g.ride_id, g.after_ms"#,
+        barn_id,
+        horse_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let mut rigs: HashMap<Uuid, Vec<RigWorn>> = HashMap::new();
+    for row in rows {
+        let Some(kind) = RigKind::from_word(&row.kind) else {
+            continue;
+        };
+        let after = SignedDuration::from_millis(row.after_ms.into());
+        let started_at = row.started_at.to_jiff();
+        rigs.entry(row.ride_id).or_default().push(RigWorn {
+            from: started_at.checked_add(after).unwrap_or(started_at),
+            kind,
+            gear_id: row.gear_id,
+            name: row.name,
+        });
+    }
+    Ok(rigs)
 }
 
 /// The faults seen in parts of a horse's rides.

@@ -13,6 +13,8 @@
 //! | [`horse`], [`goal`] | horses, and what they are meant for |
 //! | [`program_day`], [`booking`] | which horse is ridden on which weekday; what stands in a day |
 //! | [`ride`], [`ride_block`], [`rep`] | what was asked and answered |
+//! | [`fitting`], [`bit_change`], [`restore`] | what a horse wears; changing it; the way back |
+//! | [`ride_share`], [`hand`] | rides in the two-rein; how much was in the hand |
 //! | [`stored`] | what stands as JSON, read leniently whatever version wrote it |
 //! | [`ride_horse`] | a ride that was recorded on the wrong horse |
 //! | [`timeline`] | a ride ask by ask, with its history |
@@ -32,6 +34,7 @@
 
 pub mod access_link;
 pub mod barn;
+pub mod bit_change;
 pub mod booking;
 pub mod busy;
 pub mod calendar_link;
@@ -41,8 +44,10 @@ pub mod cattle_lot;
 pub mod connect;
 pub mod cool_out;
 pub mod error;
+pub mod fitting;
 pub mod gear;
 pub mod goal;
+pub mod hand;
 pub mod horse;
 pub mod intake;
 pub mod kept_verdict;
@@ -54,9 +59,11 @@ pub mod place;
 pub mod program;
 pub mod program_day;
 pub mod rep;
+pub mod restore;
 pub mod ride;
 pub mod ride_block;
 pub mod ride_horse;
+pub mod ride_share;
 pub mod rider_offset;
 pub mod session;
 pub mod stored;

@@ -127,8 +127,8 @@ pub async fn add(
     let rigs: Vec<String> = clearance.rigs.iter().map(|rig| rig.word().into()).collect();
     sqlx::query!(
         "insert into person (barn_id, person_id, sign_in, name, role, password_hash, only_horses,
-                             cleared_rigs, cleared_cattle, cleared_first_rides)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)",
+                             cleared_rigs, cleared_cattle, cleared_first_rides, cleared_quiet_hands)
+         values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)",
         barn_id,
         person.person_id,
         person.sign_in,
@@ -138,7 +138,8 @@ pub async fn add(
         clearance.only_horses.as_deref(),
         &rigs,
         clearance.cattle,
-        clearance.first_rides
+        clearance.first_rides,
+        clearance.quiet_hands
     )
     .execute(barn.connection())
     .await?;
@@ -168,7 +169,7 @@ pub async fn members(barn: &mut BarnTransaction) -> StoreResult<Vec<Member>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
         r#"select person_id, sign_in, name, role, only_horses, cleared_rigs, cleared_cattle,
-                  cleared_first_rides, password_hash is not null as "has_password!",
+                  cleared_first_rides, cleared_quiet_hands, password_hash is not null as "has_password!",
                   home_by as "home_by: jiff_sqlx::Time",
                   left_at as "left_at: jiff_sqlx::Timestamp"
            from person where barn_id = $1
@@ -193,6 +194,7 @@ pub async fn members(barn: &mut BarnTransaction) -> StoreResult<Vec<Member>> {
                     rigs: rigs.filter_map(|word| RigKind::from_word(word)).collect(),
                     cattle: row.cleared_cattle,
                     first_rides: row.cleared_first_rides,
+                    quiet_hands: row.cleared_quiet_hands,
                 },
                 has_password: row.has_password,
                 home_by: row.home_by.map(|at| at.to_jiff()),
@@ -215,7 +217,7 @@ pub async fn change(
     let rigs: Vec<String> = clearance.rigs.iter().map(|rig| rig.word().into()).collect();
     sqlx::query!(
         "update person set sign_in = $3, name = $4, role = $5, only_horses = $6, cleared_rigs = $7,
-                cleared_cattle = $8, cleared_first_rides = $9
+                cleared_cattle = $8, cleared_first_rides = $9, cleared_quiet_hands = $10
          where barn_id = $1 and person_id = $2",
         barn_id,
         person.person_id,
@@ -225,7 +227,8 @@ pub async fn change(
         clearance.only_horses.as_deref(),
         &rigs,
         clearance.cattle,
-        clearance.first_rides
+        clearance.first_rides,
+        clearance.quiet_hands
     )
     .execute(barn.connection())
     .await?;

@@ -1,12 +1,12 @@
 //! Rides.
 
 use cavesson_core::horse::RideMark;
-use cavesson_core::ride::{Exertion, Mood, NewRide, RideEnd, RigFrom, RigKind};
+use cavesson_core::ride::{Exertion, Mood, NewRide, RideEnd, RigFrom};
 use jiff::{Timestamp, civil::Date};
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
-use crate::{BarnTransaction, StoreError, StoreResult};
+use crate::{BarnTransaction, StoreError, StoreResult, ride_share};
 
 /// A ride.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -196,27 +196,6 @@ pub async fn riders_since(
         .collect())
 }
 
-/// The headgear each horse wore last.
-///
-/// # Errors
-/// When the query fails.
-pub async fn last_rigs(barn: &mut BarnTransaction) -> StoreResult<Vec<(Uuid, RigKind)>> {
-    let barn_id = barn.barn_id();
-    let rows = sqlx::query!(
-        r#"select distinct on (r.horse_id) r.horse_id, g.kind
-           from ride_rig g join ride r on r.barn_id = g.barn_id and r.ride_id = g.ride_id
-           where g.barn_id = $1
-           order by r.horse_id, r.started_at desc, g.after_ms desc"#,
-        barn_id
-    )
-    .fetch_all(barn.connection())
-    .await?;
-    Ok(rows
-        .into_iter()
-        .filter_map(|row| Some((row.horse_id, RigKind::from_word(&row.kind)?)))
-        .collect())
-}
-
 /// What a rep needs to know of its ride.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct RideOfRep {
@@ -310,6 +289,7 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
     }
     put_faults(barn, ride).await?;
     put_rigs(barn, ride).await?;
+    ride_share::put(barn, ride).await?;
     Ok(true)
 }
 
@@ -319,14 +299,16 @@ async fn put_rigs(barn: &mut BarnTransaction, ride: &NewRide) -> StoreResult<()>
     let barn_id = barn.barn_id();
     for rig in rigs {
         sqlx::query!(
-            "insert into ride_rig (barn_id, ride_id, after_ms, kind, name) values ($1, $2, $3, $4, $5)
+            "insert into ride_rig (barn_id, ride_id, after_ms, kind, name, gear_id)
+             values ($1, $2, $3, $4, $5, $6)
              on conflict (barn_id, ride_id, after_ms)
-             do update set kind = excluded.kind, name = excluded.name",
+             do update set kind = excluded.kind, name = excluded.name, gear_id = excluded.gear_id",
             barn_id,
             ride.ride_id,
             i32::try_from(rig.after_ms).unwrap_or(i32::MAX),
             rig.kind.word(),
-            rig.name.trim()
+            rig.name.trim(),
+            rig.gear_id
         )
         .execute(barn.connection())
         .await?;
@@ -366,24 +348,8 @@ pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said
     )
     .fetch_optional(barn.connection())
     .await?;
-    let rigs = sqlx::query!(
-        "select after_ms, kind, name from ride_rig
-         where barn_id = $1 and ride_id = $2 order by after_ms",
-        barn_id,
-        ride_id
-    )
-    .fetch_all(barn.connection())
-    .await?;
-    let rigs = rigs
-        .into_iter()
-        .filter_map(|row| {
-            Some(RigFrom {
-                after_ms: row.after_ms.try_into().ok()?,
-                kind: RigKind::from_word(&row.kind)?,
-                name: row.name,
-            })
-        })
-        .collect();
+    let rigs = ride_share::rigs_of(barn, &[ride_id]).await?;
+    let rigs = rigs.into_iter().map(|(_, rig)| rig).collect();
     Ok(row.map_or_else(Said::default, |row| Said {
         ended: row.ended.as_deref().and_then(RideEnd::from_word),
         mood: row.mood.as_deref().and_then(Mood::from_word),

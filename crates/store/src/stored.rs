@@ -77,6 +77,18 @@ pub fn read<T: DeserializeOwned>(stored: Value) -> Result<T, Unreadable> {
 
 /// Reads an object, leaving out one field after the other that cannot be read, as
 /// long as the rest can do without it.
+/// Something plain from its stored form, field by field: what this version does not know is
+/// passed over.
+///
+/// # Errors
+/// Something that is no object, or that cannot be read without what was passed over.
+pub fn lenient_value<T: DeserializeOwned>(stored: Value) -> Result<T, Unreadable> {
+    match stored {
+        Value::Object(fields) => lenient(fields),
+        _ => Err(Unreadable("not an object".to_owned())),
+    }
+}
+
 fn lenient<T: DeserializeOwned>(mut fields: Map<String, Value>) -> Result<T, Unreadable> {
     loop {
         let error = match serde_path_to_error::deserialize::<_, T>(Value::Object(fields.clone())) {

@@ -80,6 +80,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bit-changes/{change_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a change of bit. The same one may be sent again and again as it grows. */
+        put: operations["put_bit_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/board": {
         parameters: {
             query?: never;
@@ -498,6 +515,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fittings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which piece is fitted on which horse. */
+        get: operations["list_fittings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gear": {
         parameters: {
             query?: never;
@@ -561,6 +595,23 @@ export interface paths {
         put?: never;
         /** Use a piece of gear again. */
         post: operations["take_out_gear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hand weight by rider over the last twelve weeks. */
+        get: operations["show_hands"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -645,6 +696,23 @@ export interface paths {
         };
         /** One horse. */
         get: operations["show_horse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/bit-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A horse's changes of bit, and the gates that judge them. */
+        get: operations["list_bit_changes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -894,6 +962,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Begin the way back, or plan the one that goes on anew. */
+        put: operations["plan_restore"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/restore/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The way back is over. */
+        post: operations["end_restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/restores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ways back of a horse, and how far each is. */
+        get: operations["list_restores"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/rigs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a horse wore, and how soft it was in each. */
+        get: operations["show_rigs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/road": {
         parameters: {
             query?: never;
@@ -946,6 +1082,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/tack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pieces on the shelf, as this horse may wear them and whoever asks may ride in them. */
+        get: operations["show_tack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/tack/{gear_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Fit a piece on a horse. */
+        put: operations["fit_tack"];
+        post?: never;
+        /** Take a piece off a horse's list. */
+        delete: operations["take_off_tack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/traits": {
         parameters: {
             query?: never;
@@ -956,6 +1127,23 @@ export interface paths {
         get?: never;
         /** Say which traits a horse has. */
         put: operations["set_traits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/two-rein": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A horse's way from the bosal to the bridle. */
+        get: operations["show_two_rein"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1580,6 +1768,21 @@ export interface components {
             /** @description Taken back; otherwise brought back. */
             taken_back: boolean;
         };
+        /** @description An ask for the bridle, and how long it held. */
+        AskHeld: {
+            /**
+             * Format: double
+             * @description Its minute.
+             */
+            at_min: number;
+            /**
+             * Format: double
+             * @description Minutes until it was taken back, or until the end.
+             */
+            held_min: number;
+            /** @description It was not taken back for the rest of the ride. */
+            sustained: boolean;
+        };
         /** @description A level asked on the last day. */
         AskedLevel: {
             /** Format: int32 */
@@ -1638,6 +1841,39 @@ export interface components {
              * @description The device's own time as it sends. A clock that is off is put right by it.
              */
             sent_at: string;
+        };
+        /** @description A change of bit with what it leads to. */
+        BitChangeShown: {
+            /** Format: uuid */
+            change_id: string;
+            /** Format: date */
+            day: string;
+            /** Format: uuid */
+            from_gear_id?: string | null;
+            /** @description What the new piece is called. */
+            gear: string;
+            /** Format: uuid */
+            gear_id: string;
+            /**
+             * Format: uuid
+             * @description The piece on the shelf that is one step milder; null where none is.
+             */
+            milder_gear_id?: string | null;
+            next: components["schemas"]["NextStep"];
+            /** @description The same in sentences. */
+            says: string[];
+            /** Format: date-time */
+            started_at: string;
+            steps: components["schemas"]["StepTaken"][];
+        };
+        /** @description A horse's changes of bit, and the gates that judge them. */
+        BitChanges: {
+            /** @description The levels of the bridle on the horse's ladder. */
+            bridle: components["schemas"]["BridleLevel"][];
+            /** @description Latest first. */
+            changes: components["schemas"]["BitChangeShown"][];
+            /** @description What the first leverage bit needs that is not held yet. */
+            missing: components["schemas"]["LevelBrief"][];
         };
         /** @description Asks of one side. */
         BlockAsks: {
@@ -1793,6 +2029,29 @@ export interface components {
             note: string;
             /** @description Why it was skipped; null while it stands. */
             skipped_because?: string | null;
+        };
+        /** @description Days in a bosal. */
+        BosalDays: {
+            advice: components["schemas"]["SizeAdvice"];
+            /**
+             * Format: double
+             * @description Its thickness at the cheek, in inches, where it was measured.
+             */
+            bosal_in?: number | null;
+            days: number;
+            /** Format: uuid */
+            gear_id?: string | null;
+            name: string;
+            /** @description The same in a sentence. */
+            says: string;
+            /** @description Days with an ask for a smaller one that was sustained. */
+            sustained: number;
+        };
+        /** @description A level of the bridle, as it stands. */
+        BridleLevel: {
+            held: boolean;
+            level: components["schemas"]["LevelBrief"];
+            verdict: components["schemas"]["Verdict"];
         };
         /** @description A rule that a day breaks. */
         Broken: {
@@ -2165,6 +2424,11 @@ export interface components {
             /** @description Waited for the ask. */
             waited: boolean;
         };
+        /**
+         * @description One step of changing the bit.
+         * @enum {string}
+         */
+        ChangeStep: "mouth" | "strap_out" | "fitted" | "strap_set" | "by_hand" | "hand_left" | "hand_right" | "jog_circle" | "poll" | "stop_walk" | "stop_jog" | "lope" | "look";
         /** @description A program to be changed. */
         ChangedProgram: {
             content: components["schemas"]["Program"];
@@ -2185,6 +2449,11 @@ export interface components {
             verdict_now: components["schemas"]["Verdict"];
             verdict_then: components["schemas"]["Verdict"];
         };
+        /**
+         * @description What holds the mouthpiece at the side.
+         * @enum {string}
+         */
+        Cheek: "ring" | "fixed_shank" | "loose_shank";
         /** @description One answer to it. */
         Choice: {
             /** @description Stable id. */
@@ -2225,6 +2494,8 @@ export interface components {
             first_rides: boolean;
             /** @description The only horses they may ride; null for all. */
             only_horses?: string[] | null;
+            /** @description Quiet hands: may ride in tack that is kept for them. */
+            quiet_hands?: boolean;
             /** @description Headgear they may ride in. */
             rigs: components["schemas"]["RigKind"][];
         };
@@ -2308,6 +2579,11 @@ export interface components {
          * @enum {string}
          */
         Cue: "seat" | "voice" | "one_rein" | "two_reins";
+        /**
+         * @description What goes round the chin.
+         * @enum {string}
+         */
+        CurbPiece: "strap" | "chain";
         /** @description A date that is at risk. */
         DateAtRisk: {
             /**
@@ -2344,11 +2620,15 @@ export interface components {
             most_rides: number;
             /** @description What people call it. */
             name: string;
+            /** @description The only riders named for it for now; null for all. */
+            only_riders?: string[] | null;
             /**
              * Format: int32
              * @description Other days of the same week, Monday to Sunday, on which it is ridden.
              */
             other_days?: number;
+            /** @description That is kept for quiet hands. */
+            quiet_hands?: boolean;
             rig?: components["schemas"]["RigKind"] | null;
         };
         /** @description What stood in the way on a day. */
@@ -2673,6 +2953,34 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
+        /** @description A piece on a horse of the barn. */
+        FittedOn: {
+            /** Format: uuid */
+            gear_id: string;
+            /** Format: uuid */
+            horse_id: string;
+            worn: boolean;
+        };
+        /** @description A piece on a horse; what was not measured is left out. */
+        Fitting: {
+            /**
+             * Format: double
+             * @description Mouthpiece to the chin groove, in inches.
+             */
+            jaw_in?: number | null;
+            /**
+             * Format: double
+             * @description From lip to lip, in inches.
+             */
+            mouth_in?: number | null;
+            strap?: components["schemas"]["Strap"] | null;
+        };
+        /** @description What a fitting comes to. */
+        FittingSaid: {
+            /** @description What is to be looked at, in sentences. */
+            says: string[];
+            strap?: components["schemas"]["StrapFit"] | null;
+        };
         /** @description Something that stands already. */
         FixedBooking: {
             /** @description What is booked. */
@@ -2925,12 +3233,78 @@ export interface components {
          * @enum {string}
          */
         GearKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein" | "saddle" | "boots" | "ground_tool";
+        /** @description The measures of a piece; what was not measured is left out. */
+        GearMeasures: {
+            /**
+             * Format: double
+             * @description Thickness of the mouthpiece 1 in from the cheek, in inches.
+             */
+            bar_in?: number | null;
+            /**
+             * Format: double
+             * @description Thickness of the bosal at the cheek, in inches.
+             */
+            bosal_in?: number | null;
+            cheek?: components["schemas"]["Cheek"] | null;
+            curb?: components["schemas"]["CurbPiece"] | null;
+            /** @description Whether it lies flat. */
+            curb_flat?: boolean | null;
+            /**
+             * Format: double
+             * @description Its width, in inches.
+             */
+            curb_width_in?: number | null;
+            /**
+             * Format: double
+             * @description From cheek to cheek, in inches.
+             */
+            mouth_in?: number | null;
+            mouthpiece?: components["schemas"]["Mouthpiece"] | null;
+            /**
+             * Format: double
+             * @description The cheek from end to end, in inches.
+             */
+            overall_in?: number | null;
+            /**
+             * Format: double
+             * @description Height of the port, in inches.
+             */
+            port_in?: number | null;
+            /**
+             * Format: double
+             * @description Mouthpiece to curb ring, in inches.
+             */
+            purchase_in?: number | null;
+            reins?: components["schemas"]["Reins"] | null;
+            /**
+             * Format: double
+             * @description Rings across, in inches.
+             */
+            ring_in?: number | null;
+            /**
+             * Format: double
+             * @description Mouthpiece to rein ring, in inches.
+             */
+            shank_in?: number | null;
+            /**
+             * Format: double
+             * @description Weight, in ounces.
+             */
+            weight_oz?: number | null;
+        };
         /** @description What is written down of a piece of gear. */
         GearOfYard: {
+            allows?: components["schemas"]["HandWeight"] | null;
+            for_show?: components["schemas"]["Piece"] | null;
             /** Format: uuid */
             gear_id: string;
             /** @description What it is. */
             kind: components["schemas"]["GearKind"];
+            /** @description The programs of the barn that leave it out. */
+            left_out_by: string[];
+            /** @description Its measures. */
+            measures?: components["schemas"]["GearMeasures"];
+            most_hand?: components["schemas"]["HandWeight"] | null;
             /** @description What people call it. */
             name: string;
             /** @description In your words. */
@@ -2940,15 +3314,23 @@ export interface components {
              * @description When it was put away; null while it is in use.
              */
             put_away_at?: string | null;
+            /** @description Only people with quiet hands ride in it. */
+            quiet_hands?: boolean;
+            reins_for_show?: components["schemas"]["ReinKind"] | null;
         };
         /** @description What is written down of a piece of gear. */
         GearSheet: {
             /** @description What it is. */
             kind: components["schemas"]["GearKind"];
+            /** @description Its measures. */
+            measures?: components["schemas"]["GearMeasures"];
+            most_hand?: components["schemas"]["HandWeight"] | null;
             /** @description What people call it. */
             name: string;
             /** @description In your words. */
             note?: string;
+            /** @description Only people with quiet hands ride in it. */
+            quiet_hands?: boolean;
         };
         /** @description One give, as it is recorded. */
         Give: {
@@ -3043,11 +3425,34 @@ export interface components {
              */
             to?: string | null;
         };
+        /** @description A week of one rider. */
+        HandWeek: {
+            /**
+             * Format: int32
+             * @description Asks whose hand was said.
+             */
+            asks: number;
+            /** @description At most one in ten took more than this. */
+            heavy: components["schemas"]["HandWeight"];
+            /** @description Half of them took this or less. */
+            middle: components["schemas"]["HandWeight"];
+            /**
+             * Format: date
+             * @description Its Monday.
+             */
+            monday: string;
+        };
         /**
          * @description How much was in the hand. Our own scale; the class bounds are product defaults.
          * @enum {string}
          */
         HandWeight: "feather" | "fingertip" | "two_fingers" | "closed_hand" | "forearm" | "pull";
+        /** @description The hands of one rider. */
+        HandsShown: components["schemas"]["RiderHands"] & {
+            name: string;
+            /** @description A kind word to the trainer; null where none is needed, or another asks. */
+            says?: string | null;
+        };
         /**
          * @description What the head did.
          * @enum {string}
@@ -3109,6 +3514,26 @@ export interface components {
         Help: "mostly_hand" | "even" | "mostly_leg";
         /** @description A level to look at under a fault, as the file writes it. */
         Hole: string;
+        /** @description Which hole to buckle. */
+        HoleChange: {
+            /**
+             * Format: double
+             * @description The half length that is wanted, in inches.
+             */
+            half_strap_in: number;
+            /**
+             * Format: int32
+             * @description Holes longer, or, below 0, shorter; as far as there are holes.
+             */
+            holes: number;
+            /** @description There are holes enough. */
+            reached: boolean;
+            /**
+             * Format: double
+             * @description Where it takes hold then, in degrees.
+             */
+            takes_hold_deg: number;
+        };
         /** @description A horse. */
         Horse: {
             /**
@@ -3128,6 +3553,23 @@ export interface components {
         HorseAdded: {
             /** Format: uuid */
             horse_id: string;
+        };
+        /** @description What the horse asked for at a moment of a ride. */
+        HorseAsked: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start.
+             */
+            after_ms: number;
+            /** @description What for: in a bosal, the next one on is a smaller size. */
+            ask: components["schemas"]["TwoReinAsk"];
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            ask_id: string;
+            /** @description Taken back by the rider: kept, never counted. */
+            undone?: boolean;
         };
         /** @description How quick a horse is. */
         HorseFactor: {
@@ -3410,6 +3852,15 @@ export interface components {
             level: number;
             slip: components["schemas"]["Slip"];
         };
+        /** @description What a horse may wear. */
+        HorseTack: {
+            /** @description Headgear that is not on the shelf. */
+            kinds: components["schemas"]["KindForHorse"][];
+            /** @description The headgear on the shelf; what the horse wears first. */
+            pieces: components["schemas"]["PieceForHorse"][];
+            /** @description Why whoever asks may not ride this horse, whatever it wears; empty: they may. */
+            stopped: string[];
+        };
         /**
          * @description One trait of a horse.
          * @enum {string}
@@ -3636,6 +4087,8 @@ export interface components {
              * @description Who rode, where known.
              */
             rider_id?: string | null;
+            /** @description The rigs it was ridden in, first to last; left out where nobody said. */
+            rigs?: components["schemas"]["RigWorn"][];
         };
         /** @description A fault seen in the asks of one level of a ride. */
         JudgeSeenFault: {
@@ -3670,6 +4123,8 @@ export interface components {
              * @description The version of the horse's program; null for the ladder as it ships.
              */
             program_version?: number | null;
+            /** @description What is said of each of its rigs, in a sentence. */
+            rigs_say: string[];
         };
         /** @description Everything the judge says of one level on one date. */
         Judgement: {
@@ -3695,6 +4150,11 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** @description How the level has kept. */
             retention: components["schemas"]["Retention"];
+            /**
+             * @description Soft shares by rig over the last weeks, the one worn last first; empty where nobody
+             *     said what the horse wore.
+             */
+            rigs: components["schemas"]["RigShare"][];
             slip?: components["schemas"]["Slip"] | null;
             /** @description What it needs that is held but rusty. */
             stale: components["schemas"]["Level"][];
@@ -3724,6 +4184,12 @@ export interface components {
             holes: components["schemas"]["Level"][];
             /** @description Levels it showed. */
             shown: components["schemas"]["ShownAtIntake"][];
+        };
+        /** @description Tack that is not on the shelf, by kind. */
+        KindForHorse: {
+            kind: components["schemas"]["RigKind"];
+            /** @description Why whoever asks may not ride this horse in it; empty: they may. */
+            stopped: string[];
         };
         /** @description A trait with what it changes. */
         KnownTrait: {
@@ -4309,6 +4775,11 @@ export interface components {
          * @enum {string}
          */
         Mouth: "quiet" | "still" | "frantic";
+        /**
+         * @description What lies in the mouth.
+         * @enum {string}
+         */
+        Mouthpiece: "plain" | "twisted" | "jointed" | "ported";
         /** @description A level by name. */
         NamedLevel: {
             /** @description The level. */
@@ -4329,6 +4800,25 @@ export interface components {
             /** @description The trainer's own name. */
             trainer: string;
             units: components["schemas"]["Units"];
+        };
+        /** @description A change of bit as a device sends it, whole each time. */
+        NewBitChange: {
+            /**
+             * Format: uuid
+             * @description What the horse wore before.
+             */
+            from_gear_id?: string | null;
+            /**
+             * Format: uuid
+             * @description The new piece.
+             */
+            gear_id: string;
+            /** Format: uuid */
+            horse_id: string;
+            /** Format: date-time */
+            started_at: string;
+            /** @description The steps as they went; each follows from those before it. */
+            steps: components["schemas"]["StepTaken"][];
         };
         /** @description A part of a ride with one aim: one level, asked for a while. */
         NewBlock: {
@@ -4449,6 +4939,12 @@ export interface components {
              */
             started_at: string;
         };
+        /** @description How a piece sits on a horse. */
+        NewFitting: {
+            fitting?: components["schemas"]["Fitting"];
+            /** @description The horse wears it from now on; what it wore on its head before comes off. */
+            worn: boolean;
+        };
         /** @description Rows with horses. */
         NewHorseRows: {
             /** @description Add them; otherwise they are only read. */
@@ -4562,6 +5058,8 @@ export interface components {
              * @description Milliseconds from the start to the finish; null while it goes on.
              */
             finished_after_ms?: number | null;
+            /** @description What the horse asked for in the two-rein or the bosal; added likewise. */
+            horse_asked?: components["schemas"]["HorseAsked"][] | null;
             /**
              * Format: uuid
              * @description The horse.
@@ -4603,6 +5101,11 @@ export interface components {
              */
             set_forward_s?: number;
             /**
+             * @description In the two-rein: the share along the ride; added to what other devices said. Left out
+             *     by a device that does not say.
+             */
+            shares?: components["schemas"]["ShareSaid"][] | null;
+            /**
              * Format: date-time
              * @description When it began, as the device's clock stood then. Never changes.
              */
@@ -4628,6 +5131,41 @@ export interface components {
             /** @description The verdict in a sentence. */
             text: string;
             verdict: components["schemas"]["Verdict"];
+        };
+        /** @description The share the next ride starts with. */
+        NextStart: {
+            because: components["schemas"]["StartReason"];
+            /** Format: double */
+            bosal_pct: number;
+            /** @description The same in a sentence. */
+            says: string;
+        };
+        /** @description What comes next. */
+        NextStep: {
+            /** @description It was bothered by it before. */
+            again: boolean;
+            /** @description Which. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "take";
+        } | {
+            /** @description The step it was bothered by. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "adjust";
+        } | {
+            /** @description The step it was bothered by. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "milder";
+        } | {
+            /** @description The step it was stopped at. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "stopped";
+        } | {
+            /** @enum {string} */
+            what: "done";
         };
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
@@ -4733,6 +5271,21 @@ export interface components {
          * @enum {string}
          */
         Part: "check_over" | "brake" | "cold" | "loosen" | "review" | "work" | "breather" | "set_up" | "use" | "finish" | "walk_out";
+        /** @description How far a part is. */
+        PartRestored: {
+            /** @description Every side is done. */
+            done: boolean;
+            /** @description How it is done. */
+            how: string;
+            /** @description Its name. */
+            name: string;
+            /** @description It may be worked on: those before it are done. */
+            open: boolean;
+            /** @description The part. */
+            part: components["schemas"]["RestorePart"];
+            /** @description Side by side. */
+            sides: components["schemas"]["SideRestored"][];
+        };
         /** @description Somebody of the barn. */
         PersonOfBarn: {
             clearance: components["schemas"]["Clearance"];
@@ -4773,6 +5326,79 @@ export interface components {
             /** @description What they sign in with, before the @. */
             sign_in: string;
         };
+        /** @description A piece of headgear by its measures; what was not measured is left out. */
+        Piece: {
+            /**
+             * Format: double
+             * @description Thickness of the bosal at the cheek, in inches.
+             */
+            bosal_in?: number | null;
+            /** @description What it is. */
+            kind: components["schemas"]["PieceKind"];
+            /**
+             * Format: double
+             * @description Thickness of the mouthpiece 1 in from the cheek, in inches.
+             */
+            mouthpiece_in?: number | null;
+            /**
+             * Format: double
+             * @description Height of the port, in inches; 0 for none.
+             */
+            port_in?: number | null;
+            /**
+             * Format: double
+             * @description Rings across, in inches.
+             */
+            ring_in?: number | null;
+            /**
+             * Format: double
+             * @description Shank, overall, in inches.
+             */
+            shank_overall_in?: number | null;
+            /** @description Whether it lies flat. */
+            strap_flat?: boolean | null;
+            /**
+             * Format: double
+             * @description Width of the curb strap or chain, in inches.
+             */
+            strap_width_in?: number | null;
+        };
+        /** @description What is written down of a piece of gear. */
+        PieceForHorse: {
+            allows?: components["schemas"]["HandWeight"] | null;
+            /**
+             * Format: date-time
+             * @description Since when it is fitted so.
+             */
+            fitted_at?: string | null;
+            fitting?: components["schemas"]["Fitting"] | null;
+            /** Format: uuid */
+            gear_id: string;
+            /** @description What it is. */
+            kind: components["schemas"]["GearKind"];
+            /** @description Its measures. */
+            measures?: components["schemas"]["GearMeasures"];
+            most_hand?: components["schemas"]["HandWeight"] | null;
+            /** @description What people call it. */
+            name: string;
+            /** @description In your words. */
+            note?: string;
+            /** @description What the horse's program says of it, in sentences. */
+            program_says: string[];
+            /** @description Only people with quiet hands ride in it. */
+            quiet_hands?: boolean;
+            /** @description What the fitting comes to. */
+            said: components["schemas"]["FittingSaid"];
+            /** @description Why whoever asks may not ride this horse in it, in sentences; empty: they may. */
+            stopped: string[];
+            /** @description It is what the horse wears. */
+            worn: boolean;
+        };
+        /**
+         * @description What the piece is, for a rule.
+         * @enum {string}
+         */
+        PieceKind: "snaffle" | "bosal" | "curb";
         /**
          * @description What kind of place.
          * @enum {string}
@@ -4921,6 +5547,13 @@ export interface components {
              */
             work: number;
         };
+        /** @description The plan at a day. */
+        PlannedShare: {
+            /** Format: double */
+            bosal_pct: number;
+            /** Format: date */
+            day: string;
+        };
         /**
          * @description Where the horse stopped, seen from the cow's eye.
          * @enum {string}
@@ -5045,6 +5678,16 @@ export interface components {
             text: string;
         };
         /**
+         * @description What the reins are.
+         * @enum {string}
+         */
+        ReinKind: "split" | "romal";
+        /**
+         * @description What reins are on it.
+         * @enum {string}
+         */
+        Reins: "split" | "romal" | "loop" | "mecate";
+        /**
          * @description Signs of relaxing.
          * @enum {string}
          */
@@ -5095,6 +5738,70 @@ export interface components {
             /** @description What was asked, such as `bend.flex`. */
             skill: components["schemas"]["SkillId"];
         };
+        /**
+         * @description What is done in a part.
+         * @enum {string}
+         */
+        RestorePart: "one_rein_stand" | "one_rein_walk" | "one_rein_jog" | "two_reins";
+        /** @description How the way back is planned. */
+        RestorePlan: {
+            /**
+             * Format: uuid
+             * @description The mild piece it is done in.
+             */
+            gear_id: string;
+            /** @description Who rides the horse on it, and nobody else. */
+            riders: string[];
+            /**
+             * Format: int32
+             * @description Weeks it is given.
+             */
+            weeks: number;
+        };
+        /** @description How the way back is planned. */
+        RestoreShown: {
+            /** Format: date */
+            began: string;
+            /** Format: date */
+            ended?: string | null;
+            /**
+             * Format: uuid
+             * @description The mild piece it is done in.
+             */
+            gear_id: string;
+            /** Format: uuid */
+            restore_id: string;
+            /** @description How far it is, or was on its last day. */
+            restored: components["schemas"]["Restored"];
+            /** @description Who rides the horse on it, and nobody else. */
+            riders: string[];
+            /**
+             * Format: int32
+             * @description Weeks it is given.
+             */
+            weeks: number;
+        };
+        /** @description How far the way back is. */
+        Restored: {
+            /** @description Part by part. */
+            parts: components["schemas"]["PartRestored"][];
+            /** @description How it stands, in a sentence. */
+            says: string;
+            /** @description Two reins straight back may be asked. */
+            two_reins: boolean;
+            /**
+             * Format: int32
+             * @description The week it is in, from 1.
+             */
+            week: number;
+        };
+        /** @description The ways back of a horse. */
+        Restores: {
+            /** @description The horse's program has the level that is asked on the way back. */
+            on_program: boolean;
+            /** @description The one that goes on first. */
+            ways: components["schemas"]["RestoreShown"][];
+        };
         /** @description How a level has kept. */
         Retention: {
             /**
@@ -5122,6 +5829,21 @@ export interface components {
              * @description Days after which it is rusty.
              */
             rusty_after_days: number;
+        };
+        /** @description A ride with its ribbon. */
+        RibbonRide: {
+            /** Format: date */
+            day: string;
+            /**
+             * Format: double
+             * @description The share of the bosal the plan had for that day.
+             */
+            planned_bosal_pct: number;
+            ride: components["schemas"]["TwoReinRide"];
+            /** Format: uuid */
+            ride_id: string;
+            rider: string;
+            said: components["schemas"]["TwoReinSaid"];
         };
         /** @description A ride with its strips. */
         Ride: {
@@ -5272,6 +5994,28 @@ export interface components {
              */
             to_min: number;
         };
+        /** @description The hands of one rider. */
+        RiderHands: {
+            /**
+             * Format: int32
+             * @description Of those heavier than the rig allows.
+             */
+            heavier: number;
+            /**
+             * Format: int32
+             * @description Asks of the last two weeks in rigs whose limit is known.
+             */
+            lately: number;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            rider_id: string;
+            /** @description Week by week, oldest first; weeks without asks are left out. */
+            weeks: components["schemas"]["HandWeek"][];
+            /** @description It is worth a word. */
+            worth_a_word: boolean;
+        };
         /** @description How a rider differs from the barn's usual one. */
         RiderOffset: {
             /**
@@ -5306,6 +6050,32 @@ export interface components {
             /** Format: int32 */
             rides_a_week: number;
         };
+        /** @description A rig against the usual one. */
+        RigAgainst: {
+            /**
+             * Format: int32
+             * @description Asks that could be compared.
+             */
+            asks: number;
+            /**
+             * Format: double
+             * @description How much more of all asks is soft in it, in points of a hundred; below 0 for less.
+             */
+            points: number;
+            /**
+             * Format: double
+             * @description How sure it is that it differs that way, 0.5 to 1.
+             */
+            sure: number;
+            /** @description Very likely real. */
+            very_likely_real: boolean;
+        };
+        /** @description A rig against the others. */
+        RigCompared: {
+            /** @description How it differs and how sure that is, in a sentence. */
+            says: string;
+            share: components["schemas"]["RigShare"];
+        };
         /** @description The rig from a moment of a ride on. */
         RigFrom: {
             /**
@@ -5313,6 +6083,11 @@ export interface components {
              * @description Milliseconds from the ride's start; 0 for the rig it began in.
              */
             after_ms: number;
+            /**
+             * Format: uuid
+             * @description The piece of the barn's tack, where one was named.
+             */
+            gear_id?: string | null;
             /** @description What kind of headgear. */
             kind: components["schemas"]["RigKind"];
             /** @description What the barn calls it, where it has a name. */
@@ -5323,6 +6098,80 @@ export interface components {
          * @enum {string}
          */
         RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
+        /** @description Soft and asked in one rig. */
+        RigShare: {
+            against?: components["schemas"]["RigAgainst"] | null;
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /** @description Days in it. */
+            days: number;
+            /**
+             * Format: date
+             * @description The first of them.
+             */
+            first_day: string;
+            /**
+             * Format: double
+             * @description See `low`.
+             */
+            high: number;
+            /**
+             * Format: date
+             * @description The last of them.
+             */
+            last_day: string;
+            /**
+             * Format: double
+             * @description The share's bounds, 90 % on two sides, days as clusters.
+             */
+            low: number;
+            /** @description The rig as it was worn last. */
+            rig: components["schemas"]["RigWorn"];
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
+        };
+        /** @description A stretch of rides in one rig. */
+        RigStretch: {
+            /** Format: date */
+            from: string;
+            /** @description The horse wore it for the first time. */
+            new: boolean;
+            /** @description Rides in it, those with a change of rig among them. */
+            rides: number;
+            rig: components["schemas"]["RigWorn"];
+            /** Format: date */
+            to: string;
+        };
+        /** @description The rig from a moment on. */
+        RigWorn: {
+            /**
+             * Format: date-time
+             * @description From when on.
+             */
+            from: string;
+            /**
+             * Format: uuid
+             * @description The piece of the barn's tack, where one was named.
+             */
+            gear_id?: string | null;
+            /** @description What kind. */
+            kind: components["schemas"]["RigKind"];
+            /** @description What it is called; may be empty. */
+            name?: string;
+        };
+        /** @description What a horse wore, and how soft it was in each. */
+        RigsWorn: {
+            /** @description Latest first. */
+            history: components["schemas"]["RigStretch"][];
+            /** @description Over all levels of the last 120 days, the one worn last first. */
+            shares: components["schemas"]["RigCompared"][];
+        };
         /** @description The road of a horse. */
         Road: {
             /** @description What decides: how often each level lies on the longest path, most often first. */
@@ -5559,6 +6408,32 @@ export interface components {
          * @enum {string}
          */
         Sex: "mare" | "gelding" | "stallion";
+        /** @description From a minute on so much of the hand is on the bosal. */
+        ShareFrom: {
+            /**
+             * Format: double
+             * @description Percent on the bosal; the rest is on the bridle.
+             */
+            bosal_pct: number;
+            /**
+             * Format: double
+             * @description Minutes from the start of the ride.
+             */
+            start_min: number;
+        };
+        /** @description The share from a moment of a ride on. */
+        ShareSaid: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start; 0 for what it began with.
+             */
+            after_ms: number;
+            /**
+             * Format: double
+             * @description Percent on the bosal; the rest is on the bridle.
+             */
+            bosal_pct: number;
+        };
         /**
          * @description What the shoulders did.
          * @enum {string}
@@ -5731,11 +6606,35 @@ export interface components {
              */
             soft: number;
         };
+        /** @description How far one side of a part is. */
+        SideRestored: {
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /** @description Days. */
+            days: number;
+            /** @description It is soft enough, often enough. */
+            done: boolean;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
+        };
         /**
          * @description Whether left and right are asked each on its own.
          * @enum {string}
          */
         Sides: "each" | "both";
+        /**
+         * @description What becomes of the bosal's size.
+         * @enum {string}
+         */
+        SizeAdvice: "smaller" | "larger" | "same";
         /** @description One skill of a track. */
         Skill: {
             /** @description Whether its levels stand side by side, none needing the other. */
@@ -5925,10 +6824,29 @@ export interface components {
             refused: string[];
         };
         /**
+         * @description Why the next ride starts as it does.
+         * @enum {string}
+         */
+        StartReason: "sustained" | "asks_back" | "same_again";
+        /**
          * @description Where a level stands.
          * @enum {string}
          */
         State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
+        /**
+         * @description How the horse took a step.
+         * @enum {string}
+         */
+        StepAnswer: "ok" | "bothered" | "stop" | "adjusted";
+        /** @description A step as it went. */
+        StepTaken: {
+            /** @description How it went. */
+            answer: components["schemas"]["StepAnswer"];
+            /** @description In your words. */
+            note?: string;
+            /** @description Which. */
+            step: components["schemas"]["ChangeStep"];
+        };
         /** @description Steps asked at once. */
         Steps: {
             /**
@@ -6043,6 +6961,53 @@ export interface components {
             rides: number;
             /** @description Which of its reps were soft, as the core decides it, in the batch's order. */
             soft: boolean[];
+        };
+        /** @description A strap as it is buckled. */
+        Strap: {
+            /**
+             * Format: double
+             * @description From curb ring to the middle of the chin groove, in inches, as it is buckled now.
+             */
+            half_length_in: number;
+            /**
+             * Format: double
+             * @description From hole to hole, in inches.
+             */
+            hole_spacing_in: number;
+            /**
+             * Format: int32
+             * @description Holes left to let it out.
+             */
+            holes_longer?: number;
+            /**
+             * Format: int32
+             * @description Holes left to take it up.
+             */
+            holes_shorter?: number;
+        };
+        /** @description How a strap fits. */
+        StrapFit: {
+            /** @description It takes hold at once: no signal before the pressure. */
+            at_once: boolean;
+            /** @description The hole for the rotation that is wanted. */
+            change: components["schemas"]["HoleChange"];
+            /**
+             * Format: double
+             * @description The same in fingers flat under it.
+             */
+            slack_fingers: number;
+            /**
+             * Format: double
+             * @description Slack of the half at rest, in inches; below 0 there is none.
+             */
+            slack_in: number;
+            /**
+             * Format: double
+             * @description The rotation at which it takes hold, in degrees; below 0 it is tight at rest.
+             */
+            takes_hold_deg: number;
+            /** @description It takes hold late: the corner of the lip may be pinched before. */
+            too_late: boolean;
         };
         /** @description One horse of the day. */
         StringHorse: {
@@ -6290,6 +7255,59 @@ export interface components {
          * @enum {string}
          */
         TurnResult: "turned" | "lost";
+        /** @description A horse's way from the bosal to the bridle. */
+        TwoRein: {
+            /** @description Bosals it was ridden in, the one worn last first. */
+            bosals: components["schemas"]["BosalDays"][];
+            /** @description What the next one starts with; the plan's first share before any. */
+            next: components["schemas"]["NextStart"];
+            /** @description The plan, from its first day to its last. */
+            plan: components["schemas"]["PlannedShare"][];
+            /** @description Rides in the two-rein, oldest first. */
+            rides: components["schemas"]["RibbonRide"][];
+        };
+        /**
+         * @description What the horse asks for.
+         * @enum {string}
+         */
+        TwoReinAsk: "for_bridle" | "back";
+        /** @description An ask of the horse, at its minute. */
+        TwoReinEvent: {
+            /** @description What it asks for. */
+            ask: components["schemas"]["TwoReinAsk"];
+            /**
+             * Format: double
+             * @description Minutes from the start of the ride.
+             */
+            at_min: number;
+        };
+        /** @description A ride in the two-rein. */
+        TwoReinRide: {
+            /**
+             * Format: double
+             * @description The end of the ride, in minutes.
+             */
+            end_min: number;
+            /** @description What the horse asked for, in order. */
+            events?: components["schemas"]["TwoReinEvent"][];
+            /** @description The share along the ride; the first from minute 0. */
+            segments: components["schemas"]["ShareFrom"][];
+        };
+        /** @description What a ride came to. */
+        TwoReinSaid: {
+            /** @description Asks for the bridle. */
+            asks: components["schemas"]["AskHeld"][];
+            /**
+             * Format: int32
+             * @description How often it asked back.
+             */
+            asks_back: number;
+            /**
+             * Format: double
+             * @description The share of the bosal, weighted by time.
+             */
+            mean_bosal_pct: number;
+        };
         /** @description A level under way. */
         UnderWay: {
             /** @description The level. */
@@ -6387,11 +7405,15 @@ export interface components {
             most_rides_a_day: number;
             /** @description What people call it. */
             name: string;
+            /** @description The only riders named for it for now; null for all. */
+            only_riders?: string[] | null;
             /**
              * Format: double
              * @description How much its rides count, 1 for as usual; more where a date comes near.
              */
             priority: number;
+            /** @description That is kept for quiet hands. */
+            quiet_hands?: boolean;
             rig?: components["schemas"]["RigKind"] | null;
             /**
              * Format: int32
@@ -7229,6 +8251,129 @@ export interface operations {
             };
             /** @description An application of another version: update it; nothing was stored */
             426: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_bit_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBitChange"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such horse or piece */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known of another horse, piece or begin */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9602,6 +10747,62 @@ export interface operations {
             };
         };
     };
+    list_fittings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FittedOn"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_gears: {
         parameters: {
             query?: never;
@@ -10016,6 +11217,62 @@ export interface operations {
             };
         };
     };
+    show_hands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Rider by rider */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandsShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_health: {
         parameters: {
             query?: never;
@@ -10394,6 +11651,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Horse"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_bit_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Changes and gates */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BitChanges"];
                 };
             };
             /** @description Not signed in */
@@ -11649,6 +12964,301 @@ export interface operations {
             };
         };
     };
+    plan_restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestorePlan"];
+            };
+        };
+        responses: {
+            /** @description It goes on */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such horse, piece or rider */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Over */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No way back goes on */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_restores: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The one that goes on first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Restores"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_rigs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description History and shares */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigsWorn"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_road: {
         parameters: {
             query?: never;
@@ -11953,6 +13563,245 @@ export interface operations {
             };
         };
     };
+    show_tack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What it wears first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorseTack"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fit_tack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFitting"];
+            };
+        };
+        responses: {
+            /** @description Fitted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such horse or piece */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_off_tack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Off the list */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     set_traits: {
         parameters: {
             query?: never;
@@ -12040,6 +13889,64 @@ export interface operations {
             };
             /** @description Too many */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_two_rein: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Rides, plan, what the next starts with */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwoRein"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

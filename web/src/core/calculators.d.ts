@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/bit-change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What comes next in changing the bit, after the steps so far. */
+        post: operations["bit-change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/card": {
         parameters: {
             query?: never;
@@ -456,6 +473,15 @@ export interface components {
             /** @description The levels it holds. */
             holds: components["schemas"]["Level"][];
         };
+        /** @description A step of the list. */
+        BitChangeStep: {
+            /** @description How it is done. */
+            how: string;
+            /** @description What a trainer calls it. */
+            name: string;
+            /** @description Which. */
+            step: components["schemas"]["ChangeStep"];
+        };
         /** @description One ask of the block, in the order of asking. */
         BlockAsk: {
             /**
@@ -804,6 +830,11 @@ export interface components {
             /** @description Waited for the ask. */
             waited: boolean;
         };
+        /**
+         * @description One step of changing the bit.
+         * @enum {string}
+         */
+        ChangeStep: "mouth" | "strap_out" | "fitted" | "strap_set" | "by_hand" | "hand_left" | "hand_right" | "jog_circle" | "poll" | "stop_walk" | "stop_jog" | "lope" | "look";
         /** @description Circles ridden at once. */
         Circle: {
             /** @description Broke gait. */
@@ -837,6 +868,8 @@ export interface components {
             first_rides: boolean;
             /** @description The only horses they may ride; null for all. */
             only_horses?: string[] | null;
+            /** @description Quiet hands: may ride in tack that is kept for them. */
+            quiet_hands?: boolean;
             /** @description Headgear they may ride in. */
             rigs: components["schemas"]["RigKind"][];
         };
@@ -1032,11 +1065,15 @@ export interface components {
             most_rides: number;
             /** @description What people call it. */
             name: string;
+            /** @description The only riders named for it for now; null for all. */
+            only_riders?: string[] | null;
             /**
              * Format: int32
              * @description Other days of the same week, Monday to Sunday, on which it is ridden.
              */
             other_days?: number;
+            /** @description That is kept for quiet hands. */
+            quiet_hands?: boolean;
             rig?: components["schemas"]["RigKind"] | null;
         };
         /** @description Where the load stands after a day. */
@@ -1931,6 +1968,8 @@ export interface components {
              * @description Who rode, where known.
              */
             rider_id?: string | null;
+            /** @description The rigs it was ridden in, first to last; left out where nobody said. */
+            rigs?: components["schemas"]["RigWorn"][];
         };
         /** @description A fault seen in the asks of one level of a ride. */
         JudgeSeenFault: {
@@ -1968,6 +2007,11 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** @description How the level has kept. */
             retention: components["schemas"]["Retention"];
+            /**
+             * @description Soft shares by rig over the last weeks, the one worn last first; empty where nobody
+             *     said what the horse wore.
+             */
+            rigs: components["schemas"]["RigShare"][];
             slip?: components["schemas"]["Slip"] | null;
             /** @description What it needs that is held but rusty. */
             stale: components["schemas"]["Level"][];
@@ -2443,6 +2487,33 @@ export interface components {
             /** @description Why this now. */
             why: string;
         };
+        /** @description What comes next. */
+        NextStep: {
+            /** @description It was bothered by it before. */
+            again: boolean;
+            /** @description Which. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "take";
+        } | {
+            /** @description The step it was bothered by. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "adjust";
+        } | {
+            /** @description The step it was bothered by. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "milder";
+        } | {
+            /** @description The step it was stopped at. */
+            step: components["schemas"]["ChangeStep"];
+            /** @enum {string} */
+            what: "stopped";
+        } | {
+            /** @enum {string} */
+            what: "done";
+        };
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -2827,11 +2898,86 @@ export interface components {
              */
             sd: number;
         };
+        /** @description A rig against the usual one. */
+        RigAgainst: {
+            /**
+             * Format: int32
+             * @description Asks that could be compared.
+             */
+            asks: number;
+            /**
+             * Format: double
+             * @description How much more of all asks is soft in it, in points of a hundred; below 0 for less.
+             */
+            points: number;
+            /**
+             * Format: double
+             * @description How sure it is that it differs that way, 0.5 to 1.
+             */
+            sure: number;
+            /** @description Very likely real. */
+            very_likely_real: boolean;
+        };
         /**
          * @description What kind of headgear.
          * @enum {string}
          */
         RigKind: "halter" | "snaffle" | "bosal" | "shank" | "two_rein";
+        /** @description Soft and asked in one rig. */
+        RigShare: {
+            against?: components["schemas"]["RigAgainst"] | null;
+            /**
+             * Format: int32
+             * @description Asks.
+             */
+            asked: number;
+            /** @description Days in it. */
+            days: number;
+            /**
+             * Format: date
+             * @description The first of them.
+             */
+            first_day: string;
+            /**
+             * Format: double
+             * @description See `low`.
+             */
+            high: number;
+            /**
+             * Format: date
+             * @description The last of them.
+             */
+            last_day: string;
+            /**
+             * Format: double
+             * @description The share's bounds, 90 % on two sides, days as clusters.
+             */
+            low: number;
+            /** @description The rig as it was worn last. */
+            rig: components["schemas"]["RigWorn"];
+            /**
+             * Format: int32
+             * @description Soft answers.
+             */
+            soft: number;
+        };
+        /** @description The rig from a moment on. */
+        RigWorn: {
+            /**
+             * Format: date-time
+             * @description From when on.
+             */
+            from: string;
+            /**
+             * Format: uuid
+             * @description The piece of the barn's tack, where one was named.
+             */
+            gear_id?: string | null;
+            /** @description What kind. */
+            kind: components["schemas"]["RigKind"];
+            /** @description What it is called; may be empty. */
+            name?: string;
+        };
         /** @description The road of a horse. */
         Road: {
             /** @description What decides: how often each level lies on the longest path, most often first. */
@@ -3320,6 +3466,20 @@ export interface components {
          * @enum {string}
          */
         State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
+        /**
+         * @description How the horse took a step.
+         * @enum {string}
+         */
+        StepAnswer: "ok" | "bothered" | "stop" | "adjusted";
+        /** @description A step as it went. */
+        StepTaken: {
+            /** @description How it went. */
+            answer: components["schemas"]["StepAnswer"];
+            /** @description In your words. */
+            note?: string;
+            /** @description Which. */
+            step: components["schemas"]["ChangeStep"];
+        };
         /** @description Steps asked at once. */
         Steps: {
             /**
@@ -3733,11 +3893,15 @@ export interface components {
             most_rides_a_day: number;
             /** @description What people call it. */
             name: string;
+            /** @description The only riders named for it for now; null for all. */
+            only_riders?: string[] | null;
             /**
              * Format: double
              * @description How much its rides count, 1 for as usual; more where a date comes near.
              */
             priority: number;
+            /** @description That is kept for quiet hands. */
+            quiet_hands?: boolean;
             rig?: components["schemas"]["RigKind"] | null;
             /**
              * Format: int32
@@ -4022,6 +4186,40 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    "bit-change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The steps as they went, in order; each follows from those before it. */
+                    steps: components["schemas"]["StepTaken"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description All steps in their order. */
+                        all: components["schemas"]["BitChangeStep"][];
+                        /** @description What comes next. */
+                        next: components["schemas"]["NextStep"];
+                        /** @description The same in sentences. */
+                        says: string[];
+                    };
+                };
+            };
+        };
+    };
     card: {
         parameters: {
             query?: never;

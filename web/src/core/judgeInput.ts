@@ -64,6 +64,7 @@ export function judgeInput(pack: Pack, { rides, reps }: OwnRides, date: string):
           ride_id: ride.rideId,
           day: ride.day,
           rider_id: knownTo(pack, ride.rideId)?.rider_id ?? pack.rider_id,
+          rigs: rigsOf(ride) ?? knownTo(pack, ride.rideId)?.rigs ?? [],
           marks: ride.marks ?? knownTo(pack, ride.rideId)?.marks ?? [],
         })),
       ],
@@ -80,6 +81,15 @@ export function judgeInput(pack: Pack, { rides, reps }: OwnRides, date: string):
     },
   };
 }
+
+/** The rigs of a ride of this device, from when on; none where nobody said here. */
+const rigsOf = ({ rigs, startedAt }: KeptRide) =>
+  rigs?.map(({ after_ms, kind, gear_id, name }) => ({
+    from: new Date(Date.parse(startedAt) + after_ms).toISOString(),
+    kind,
+    gear_id,
+    name,
+  }));
 
 /** What the barn knows of a ride: who rode, what others said of it. */
 const knownTo = ({ context }: Pack, rideId: string) =>

@@ -9,6 +9,8 @@ import { programsQuery } from '../program/queries';
 import { DatesAtRisk } from '../road/DatesAtRisk';
 import { roadPath } from '../road/queries';
 import { useWho } from '../session/who';
+import { horseTackPath } from '../tack/queries';
+import { RigLine } from '../tack/RigLine';
 import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
 import { count } from '../words/plain';
@@ -93,6 +95,7 @@ function Whole({ page }: { page: Page }) {
           <Care page={page} today={today} />
           {today && <Load horseId={page.horse.horse_id} />}
           {today && <TripsLine horseId={page.horse.horse_id} />}
+          {today && <RigLine horseId={page.horse.horse_id} />}
           {today && <Traits horse={page.horse} />}
           <Riders page={page} />
         </Box>
@@ -116,6 +119,7 @@ function partsOf(page: Page, today: boolean): Part[] {
     ['season', 'In season', page.season != null],
     ['care', 'Care', true],
     ['load', 'Load', today],
+    ['tack', 'Tack', today],
     ['traits', 'Traits', true],
     ['riders', 'Riders', page.riders.length > 1],
     ['first-asks', 'First asks', true],
@@ -155,6 +159,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {today && (
         <Button component={Link} to={roadPath(horse.horse_id)}>
           Road
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={horseTackPath(horse.horse_id)}>
+          Tack
         </Button>
       )}
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>

@@ -12,6 +12,7 @@ import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { ridePath } from '../recorder/ridePath';
 import { useWho } from '../session/who';
+import { RigShares } from '../tack/RigShares';
 import { verdictWords } from '../words/answers';
 import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
@@ -128,6 +129,19 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
               on={judgement.on}
               hrefOf={(day) => levelPath({ ...level, on: day })}
             />
+          )}
+          {judgement.rigs.length > 0 && (
+            <Box component="section" aria-label="By tack" sx={{ mt: 3 }}>
+              <Typography variant="h2" sx={{ mb: 1 }}>
+                By tack
+              </Typography>
+              <RigShares
+                shares={judgement.rigs.map((share, index) => ({
+                  ...share,
+                  says: judged.rigs_say[index],
+                }))}
+              />
+            </Box>
           )}
         </Box>
       </Box>

@@ -83,7 +83,8 @@ export function ClearanceFields({ draft, onDraft }: Pick<Props, 'draft' | 'onDra
         Cleared for
       </Typography>
       <Typography sx={{ color: 'text.secondary' }}>
-        Who isn&apos;t cleared is stopped when the ride is given to them, never in the saddle.
+        Who isn&apos;t cleared is stopped when the ride is given to them or before it begins, never
+        in the saddle.
       </Typography>
       <Typography variant="h3" component="p" sx={{ mt: 1.5 }}>
         Headgear
@@ -111,6 +112,11 @@ export function ClearanceFields({ draft, onDraft }: Pick<Props, 'draft' | 'onDra
           label="First rides"
           on={clearance.first_rides}
           onToggle={() => put({ first_rides: !clearance.first_rides })}
+        />
+        <Chip
+          label="Tack for quiet hands"
+          on={clearance.quiet_hands ?? false}
+          onToggle={() => put({ quiet_hands: !clearance.quiet_hands })}
         />
       </Chips>
       <Typography variant="h3" component="p" sx={{ mt: 1.5 }}>

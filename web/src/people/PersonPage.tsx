@@ -12,6 +12,7 @@ import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
 import { dayAndClockIn } from '../words/days';
+import { Hands } from './Hands';
 import { HoursFields } from './HoursFields';
 import { LinkToHand } from './LinkToHand';
 import { ClearanceFields, PersonFields, type PersonDraft } from './PersonFields';
@@ -90,6 +91,7 @@ function Person({ person }: { person: PersonOfBarn }) {
           />
         )}
       </FormFrame>
+      {person.role !== 'owner' && <Hands personId={person.person_id} name={person.name} />}
       <ComingIn person={person} />
     </>
   );

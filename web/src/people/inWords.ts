@@ -6,7 +6,7 @@ import { rigWords } from '../words/states';
 
 /** What a rider is cleared for, in a sentence. */
 export function clearanceInWords(clearance: Schemas['Clearance']): string {
-  const { only_horses, rigs, cattle, first_rides } = clearance;
+  const { only_horses, rigs, cattle, first_rides, quiet_hands } = clearance;
   const horses = only_horses ? `Rides ${count(only_horses.length, 'horse')}` : 'Rides every horse';
   const all = Object.keys(rigWords).length;
   const inRigs =
@@ -16,6 +16,7 @@ export function clearanceInWords(clearance: Schemas['Clearance']): string {
         ? 'in no headgear yet'
         : `in ${rigs.map((rig) => rigWords[rig].toLowerCase()).join(', ')}`;
   const also = [cattle ? 'cattle' : 'no cattle', first_rides ? 'first rides' : 'no first rides'];
+  if (quiet_hands) also.push('tack for quiet hands');
   return `${horses} ${inRigs}; ${also.join(', ')}.`;
 }
 

@@ -70,7 +70,7 @@ export class Sender {
     while (this.running) await new Promise((next) => setTimeout(next, 50));
     await this.run();
     const waiting = { state: 'waiting' };
-    const tables = [this.db.reps, this.db.rides, this.db.coolOuts];
+    const tables = [this.db.reps, this.db.rides, this.db.coolOuts, this.db.bitChanges];
     const counts = await Promise.all(tables.map((table) => table.where(waiting).count()));
     return counts.reduce((sum, one) => sum + one, 0);
   }

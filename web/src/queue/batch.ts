@@ -49,6 +49,8 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
     ...(ride.marks && { marks: ride.marks }),
     ...(ride.faults && { faults: ride.faults }),
     ...(ride.rigs && { rigs: ride.rigs }),
+    ...(ride.shares && { shares: ride.shares }),
+    ...(ride.horseAsked && { horse_asked: ride.horseAsked }),
     ...(ride.present && { present: ride.present }),
     ...(ride.ended && { ended: ride.ended }),
     ...(ride.mood && { mood: ride.mood }),

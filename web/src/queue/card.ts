@@ -17,5 +17,5 @@ export async function rigOf(db: KeptDatabase, mount: Day): Promise<Rig | undefin
   const rides = await db.rides.where('horseId').equals(mount.horseId).toArray();
   rides.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
   const last = rides.find((ride) => ride.rigs?.length)?.rigs?.at(-1);
-  return last && { kind: last.kind, name: last.name };
+  return last && { kind: last.kind, name: last.name, gear_id: last.gear_id };
 }

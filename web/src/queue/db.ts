@@ -45,6 +45,9 @@ export interface KeptRide extends Row {
   quietAfterS?: number;
   /** The headgear, first to last; unset while nobody said on this device. */
   rigs?: Schemas['RigFrom'][];
+  /** In the two-rein, the share along the ride; what the horse asked for in it or in a bosal. */
+  shares?: Schemas['ShareSaid'][];
+  horseAsked?: Schemas['HorseAsked'][];
   /** Who else was there; unset while nobody said here. */
   present?: string;
   /** How it ended, the horse's mood, one line for next time; unset while nobody said here. */
@@ -121,6 +124,8 @@ export interface KeptCard {
   begun?: Schemas['Card'];
   /** The headgear the ride is to begin in. */
   rig?: Rig;
+  /** The share of the bosal it is to begin with, in the two-rein. */
+  bosalPct?: number;
   /** Who else is there on the next ride of the day. */
   present?: string;
   /** The horse's next ride is part of an intake. */
@@ -156,6 +161,16 @@ export interface KeptCoolOut extends Row {
   over: boolean;
 }
 
+/** A change of bit, from its first step on. */
+export interface KeptBitChange extends Row {
+  changeId: string;
+  horseId: string;
+  gearId: string;
+  fromGearId?: string;
+  startedAt: string;
+  steps: Schemas['StepTaken'][];
+}
+
 export type KeptDatabase = Dexie & {
   rides: EntityTable<KeptRide, 'rideId'>;
   blocks: EntityTable<KeptBlock, 'blockId'>;
@@ -163,6 +178,7 @@ export type KeptDatabase = Dexie & {
   holds: EntityTable<KeptHold, 'repId'>;
   cards: EntityTable<KeptCard, 'id'>;
   coolOuts: EntityTable<KeptCoolOut, 'coolOutId'>;
+  bitChanges: EntityTable<KeptBitChange, 'changeId'>;
 };
 
 const before = { rides: 'rideId, horseId, state', reps: 'repId, rideId, state' };
@@ -197,6 +213,13 @@ export function keptDatabase(barnId: string, personId: string): KeptDatabase {
   db.version(4).stores({ ...stores, cards: 'id' });
   // Horses that are cooled out.
   db.version(5).stores({ ...stores, cards: 'id', coolOuts: 'coolOutId, horseId, state' });
+  // Bits that are changed.
+  db.version(6).stores({
+    ...stores,
+    cards: 'id',
+    coolOuts: 'coolOutId, horseId, state',
+    bitChanges: 'changeId, horseId, state',
+  });
   open.set(name, db);
   return db;
 }

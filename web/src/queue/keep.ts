@@ -117,6 +117,8 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
   }
   const rig = await rigOf(db, mount);
   if (rig) ride.rigs = [{ after_ms: 0, ...rig }];
+  if (rig?.kind === 'two_rein' && card?.bosalPct !== undefined)
+    ride.shares = [{ after_ms: 0, bosal_pct: card.bosalPct }];
   clock.begin(ride.rideId, ask.agoMs);
   await db.rides.add(ride);
   return ride;

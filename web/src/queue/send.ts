@@ -1,6 +1,7 @@
 import { answer, client, ProblemError, type Schemas } from '../api/client';
 import { mostAtOnce, type Batch } from './batch';
 import { asSentRep, asSentRide, waiting } from './batch';
+import { sendBitChanges } from './bitChange';
 import { sendCoolOuts } from './coolOut';
 import type { KeptDatabase, KeptRep, KeptRide } from './db';
 
@@ -24,7 +25,7 @@ const isAboutRows = ({ status, problem }: ProblemError) =>
 
 /** @throws NoSignalError, or a ProblemError that is about no row; both leave everything waiting. */
 export async function sendWaiting(db: KeptDatabase, personId: string): Promise<Sent> {
-  const cooled = await sendCoolOuts(db);
+  const cooled = [...(await sendCoolOuts(db)), ...(await sendBitChanges(db))];
   const batch = await waiting(db, mostAtOnce);
   if (batch.rides.length === 0)
     return { how: cooled.length > 0 ? 'sent' : 'nothing', horseIds: cooled };

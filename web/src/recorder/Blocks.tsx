@@ -4,14 +4,10 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { ladderQuery } from '../ladder/queries';
-import type { KeptDatabase, Rig } from '../queue/db';
-import { rigOf } from '../queue/card';
+import type { KeptDatabase } from '../queue/db';
 import type { Level } from '../queue/keep';
-import { setRig } from '../queue/rig';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
 import { partWords } from '../words/card';
-import { dayIn } from '../words/days';
 import { rigWords } from '../words/states';
 import { ridePath } from './ridePath';
 import type { CardPart } from './useCardParts';
@@ -45,7 +41,7 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
   const navigate = useNavigate();
   const [picking, setPicking] = useState(false);
   const [rigging, setRigging] = useState(false);
-  const { rig, putRig } = useRig(recorder);
+  const { rig, tack, putRig } = recorder.worn;
   const shown = useShown(recorder);
   const here = useCurrent(shown, level);
   const current = useRef<HTMLAnchorElement>(null);
@@ -99,6 +95,7 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
         <Suspense fallback={null}>
           <RigPick
             rig={rig}
+            tack={tack}
             onClose={() => setRigging(false)}
             onPick={(picked) => {
               setRigging(false);
@@ -120,22 +117,6 @@ export function Blocks({ recorder }: { recorder: Recorder }) {
       )}
     </Box>
   );
-}
-
-/** What the horse is ridden in now, and putting on something else. */
-function useRig({ horseId, rideId }: Recorder) {
-  const { db, kick } = useQueue();
-  const { time_zone } = useWho();
-  const mount = { horseId, day: dayIn(time_zone) };
-  const rig = useLiveQuery(async () => {
-    const worn = rideId ? (await db.rides.get(rideId))?.rigs?.at(-1) : undefined;
-    return worn ?? (await rigOf(db, mount));
-  }, [db, horseId, rideId, mount.day]);
-  const putRig = async (picked: Rig) => {
-    await setRig(db, mount, picked);
-    kick();
-  };
-  return { rig, putRig };
 }
 
 interface Shown {

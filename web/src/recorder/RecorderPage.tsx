@@ -27,9 +27,13 @@ import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
 import { SettingBar } from './SettingBar';
 import { useUpsideDown } from './upsideDown';
-import { useRecorder } from './useRecorder';
+import { useRecorder, type Recorder } from './useRecorder';
 
 const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
+
+const Ribbon = lazy(async () => ({ default: (await import('./Ribbon')).Ribbon }));
+
+const NotCleared = lazy(async () => ({ default: (await import('./NotCleared')).NotCleared }));
 
 const WhoIsThere = lazy(async () => ({ default: (await import('./WhoIsThere')).WhoIsThere }));
 
@@ -101,19 +105,40 @@ function Recording() {
           </Suspense>
         )}
         <Blocks recorder={recorder} />
-        <Hint recorder={recorder} />
-        <FaceView recorder={recorder} />
-        {recorder.settings.map((setting, index) => (
-          <SettingBar
-            key={setting.id}
-            setting={setting}
-            value={recorder.set[setting.id] ?? setting.usual}
-            onValue={(value) => recorder.put(setting, value)}
-            keyed={index === 0}
-          />
-        ))}
-        <LastAsk recorder={recorder} />
+        {!recorder.rideId && recorder.worn.stopped.length > 0 ? (
+          <Suspense fallback={null}>
+            <NotCleared recorder={recorder} />
+          </Suspense>
+        ) : (
+          <Asking recorder={recorder} />
+        )}
       </Box>
     </ThemeProvider>
+  );
+}
+
+/** The face, what is set once, and the last ask. */
+function Asking({ recorder }: { recorder: Recorder }) {
+  const rig = recorder.worn.rig?.kind;
+  return (
+    <>
+      <Hint recorder={recorder} />
+      <FaceView recorder={recorder} />
+      {(rig === 'two_rein' || rig === 'bosal') && (
+        <Suspense fallback={null}>
+          <Ribbon recorder={recorder} />
+        </Suspense>
+      )}
+      {recorder.settings.map((setting, index) => (
+        <SettingBar
+          key={setting.id}
+          setting={setting}
+          value={recorder.set[setting.id] ?? setting.usual}
+          onValue={(value) => recorder.put(setting, value)}
+          keyed={index === 0}
+        />
+      ))}
+      <LastAsk recorder={recorder} />
+    </>
   );
 }

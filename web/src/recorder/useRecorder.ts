@@ -18,6 +18,7 @@ import { useOthers } from './useOthers';
 import { useElsewhere } from './useElsewhere';
 import { useIntake } from './useIntake';
 import { useQuit } from './useQuit';
+import { useRig } from './useRig';
 import { useSettings } from './useSettings';
 import { useTakenAlong } from './useTakenAlong';
 import { useWhoIsThere } from './useWhoIsThere';
@@ -80,6 +81,7 @@ export function useRecorder() {
     [own, others],
   );
   const elsewhere = useElsewhere(ride);
+  const worn = useRig(horseId, ride?.rideId);
   const intake = useIntake(horseId, ride);
   const parts = useCardParts(horseId, ride);
   const whoIsThere = useWhoIsThere(horseId, parts, level);
@@ -120,6 +122,8 @@ export function useRecorder() {
     /** Names what is asked, for what is running in a face. */
     of: `${horseId}.${skill}.${rung}`,
     horseId,
+    /** What the horse wears, and why this rider may not start in it. */
+    worn,
     rideId: ride?.rideId,
     /** What other devices did with the ride. */
     elsewhere,

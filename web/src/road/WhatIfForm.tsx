@@ -1,10 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
-import { useId, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
+import { OneSlider } from '../frame/OneSlider';
 import { Section } from '../frame/Section';
 import { count } from '../words/plain';
 import type { RoadInput } from './queries';
@@ -88,40 +87,5 @@ export function WhatIfForm({ asked, whatIf, chain, asPlanned, onMoving, onWhatIf
         Back to the plan
       </Button>
     </Section>
-  );
-}
-
-interface SliderProps {
-  label: string;
-  value: number;
-  said: string;
-  note?: ReactNode;
-  min: number;
-  max: number;
-  step: number;
-  onChange: (event: Event, value: number) => void;
-  onChangeCommitted: () => void;
-}
-
-function OneSlider({ label, said, note, onChange, ...slider }: SliderProps) {
-  const id = useId();
-  return (
-    <Box sx={{ maxWidth: 460, mt: 0.5 }}>
-      <Typography id={id} component="span">
-        {said}
-        {note && (
-          <Box component="span" sx={{ color: 'text.secondary' }}>
-            {' '}
-            ({note})
-          </Box>
-        )}
-      </Typography>
-      <Slider
-        {...slider}
-        aria-label={label}
-        onChange={(event, value) => onChange(event, value)}
-        sx={{ height: 10, py: 2, '& .MuiSlider-thumb': { width: 30, height: 30 } }}
-      />
-    </Box>
   );
 }

@@ -1,29 +1,27 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { PageFrame } from '../frame/PageFrame';
-import { cattleWords, gearWords, placeWords } from '../words/yard';
+import { TackShelf } from '../tack/TackShelf';
+import { cattleWords, placeWords } from '../words/yard';
 import { clock } from '../words/days';
 import { count } from '../words/plain';
 import {
   cattleQuery,
-  gearQuery,
   placesQuery,
   usePutCattle,
   usePutCattleAway,
-  usePutGear,
-  usePutGearAway,
   usePutPlace,
   usePutPlaceAway,
 } from './queries';
 import { YardList } from './YardList';
 
-/** Places, gear and cattle, by name and kind. */
+/** Places and cattle by name and kind, and the tack on its shelf. */
 export function YardPage() {
   return (
     <PageFrame title="Yard">
       <Typography variant="h1">Yard</Typography>
       <Places />
-      <Gear />
+      <TackShelf />
       <Cattle />
     </PageFrame>
   );
@@ -66,29 +64,6 @@ function Places() {
           },
           { onSuccess: done },
         )
-      }
-      onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
-    />
-  );
-}
-
-function Gear() {
-  const gear = useQuery(gearQuery);
-  const put = usePutGear();
-  const away = usePutGearAway();
-  return (
-    <YardList
-      title="Gear"
-      one="a piece of gear"
-      empty="No gear yet. Add the bits and bosals you ride in."
-      query={gear}
-      of={(piece) => ({ id: piece.gear_id, about: gearWords[piece.kind] })}
-      kinds={Object.entries(gearWords) as [keyof typeof gearWords, string][]}
-      becomes="GearSheet"
-      hasNote
-      saving={put}
-      onSave={(id, { name, kind, note }, done) =>
-        put.mutate({ id, sheet: { name, kind, note } }, { onSuccess: done })
       }
       onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
     />

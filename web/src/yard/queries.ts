@@ -7,9 +7,13 @@ export const placesQuery = queryOptions({
   queryFn: () => answer(client.GET('/api/places')),
 });
 
+/** A piece as it is shown: its measures are always said, be they empty. */
+type Measured<P> = P & { measures: Schemas['GearMeasures'] };
+export type Piece = Measured<Schemas['GearOfYard']>;
+
 export const gearQuery = queryOptions({
   queryKey: ['gear'],
-  queryFn: () => answer(client.GET('/api/gear')),
+  queryFn: () => answer(client.GET('/api/gear')) as Promise<Piece[]>,
 });
 
 export const cattleQuery = queryOptions({

@@ -1,4 +1,4 @@
-//! What a trainer sets up beside the horses: hours, clearances, the yard, goals, and
+//! What a trainer sets up beside the horses: hours, clearances, cattle, goals, and
 //! what stands in the day beside the rides. Through the public API, as a user would.
 
 use anyhow::Context;
@@ -31,14 +31,6 @@ const HOURS: &[(&str, &[u8], &str, &str, u8)] = &[
         "12:00:00",
         0,
     ),
-];
-
-const GEAR: &[(&str, &str, &str)] = &[
-    ("Loose-ring snaffle", "snaffle", "Sweet iron, 5 inches"),
-    ("Five-eighths bosal", "bosal", "Rawhide core, mohair mecate"),
-    ("Short-shank correction", "shank", "Finished horses only"),
-    ("Ranch saddle", "saddle", "16 inches, full bars"),
-    ("Flag", "ground_tool", ""),
 ];
 
 const CATTLE: &[(&str, &str, u16, &str)] = &[
@@ -103,10 +95,6 @@ const GOALS: &[DemoGoal] = &[
 /// Sets the barn up.
 pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
     people(trainer).await?;
-    for (name, kind, note) in GEAR {
-        let sheet = json!({"name": name, "kind": kind, "note": note});
-        trainer.post("/api/gear", &sheet).await?;
-    }
     for (name, kind, head, note) in CATTLE {
         let sheet = json!({"name": name, "kind": kind, "head": head, "note": note});
         trainer.post("/api/cattle", &sheet).await?;

@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::horse::{Decision, DemoHorse};
 use super::people::{DemoBarn, PASSWORD};
 use super::season::{self, Season};
-use super::{frame, newcomer, programs, rides, work};
+use super::{frame, newcomer, programs, rides, tack, work};
 
 /// A clock that stands where it is put.
 #[derive(Clone, Default)]
@@ -71,7 +71,7 @@ pub async fn live(pool: &PgPool, demo: &DemoBarn, now: &Zoned) -> anyhow::Result
     let clock = SetClock::default();
     clock.put(first.at);
     let served = Served::start(pool, &clock).await?;
-    let mut barn = LivedBarn::enter(&served.address, demo, clock).await?;
+    let mut barn = LivedBarn::enter(&served.address, demo, clock, now.timestamp()).await?;
     for event in &events {
         barn.live(event)
             .await
@@ -80,7 +80,10 @@ pub async fn live(pool: &PgPool, demo: &DemoBarn, now: &Zoned) -> anyhow::Result
     barn.check_all_decided()?;
     if demo.sets_up {
         barn.clock.put(now.timestamp());
-        frame::set_up(&barn.trainer().await?, now).await?;
+        let trainer = barn.trainer().await?;
+        frame::set_up(&trainer, now).await?;
+        let horses: Vec<(String, Uuid)> = barn.horses.clone().into_iter().collect();
+        tack::fit(&trainer, &horses, &barn.shelf).await?;
     }
     served.stop().await
 }
@@ -134,6 +137,8 @@ struct LivedBarn<'a> {
     signed_in: HashMap<&'static str, (Timestamp, Client)>,
     horses: HashMap<String, Uuid>,
     undecided: Vec<(&'static str, &'static str)>,
+    shelf: tack::Shelf,
+    now: Timestamp,
 }
 
 /// After so many days people sign in anew.
@@ -144,6 +149,7 @@ impl<'a> LivedBarn<'a> {
         address: &'a str,
         demo: &'a DemoBarn,
         clock: SetClock,
+        now: Timestamp,
     ) -> anyhow::Result<LivedBarn<'a>> {
         let decisions = demo.horses.iter().flat_map(|horse| {
             let of_horse = horse.decisions.iter();
@@ -156,8 +162,13 @@ impl<'a> LivedBarn<'a> {
             signed_in: HashMap::new(),
             horses: HashMap::new(),
             undecided: decisions.collect(),
+            shelf: tack::Shelf::new(),
+            now,
         };
         let trainer = barn.trainer().await?;
+        if demo.sets_up {
+            barn.shelf = tack::hang(&trainer).await?;
+        }
         let horses = trainer.horses().await?.into_iter();
         barn.horses = horses.map(|horse| (horse.name, horse.horse_id)).collect();
         let mut programs = HashMap::new();
@@ -204,10 +215,13 @@ impl<'a> LivedBarn<'a> {
             What::Ridden(rider, ride, reps) => {
                 let rider = self.person(rider).await?;
                 let mut batch = rider.batch(event.at);
-                batch.rides.push(NewRide {
+                let days_ago = self.now.duration_since(event.at).as_hours() / 24;
+                let ride = NewRide {
                     horse_id,
                     ..(**ride).clone()
-                });
+                };
+                let ride = tack::dressed(ride, event.horse.name, days_ago, &self.shelf);
+                batch.rides.push(ride);
                 batch.reps.clone_from(reps);
                 rider.send(&batch).await?;
             }
@@ -427,6 +441,7 @@ mod tests {
                     day: ride.reps.first()?.day,
                     rider_id: None,
                     marks: Vec::new(),
+                    rigs: Vec::new(),
                 })
             })
             .collect();

@@ -6,7 +6,8 @@
 //! - [`newcomer`]: the horse that came this week, and its intake
 //! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
 //! - [`programs`]: what the barn changes on the ladder
-//! - [`frame`]: hours, clearances, the yard, goals, appointments
+//! - [`frame`]: hours, clearances, cattle, goals, appointments
+//! - [`tack`]: the shelf, what each horse was ridden in, rides in the two-rein
 //! - [`stored`]: what a barn has before its first ride
 //! - [`lived`]: its weeks, through the public API on a clock of their own
 
@@ -20,6 +21,7 @@ mod programs;
 mod rides;
 mod season;
 mod stored;
+mod tack;
 mod work;
 mod worked;
 mod young;

@@ -18,7 +18,11 @@ pub struct DemoProgram {
 
 pub const SALTGRASS: &[DemoProgram] = &[DemoProgram {
     name: "Barrel horses",
-    schools: &[("spurs", "never"), ("miles", "early")],
+    schools: &[
+        ("bridle", "hackamore"),
+        ("spurs", "never"),
+        ("miles", "early"),
+    ],
     gates: &[("barrel.drill", "jog", "soft_share", 0.85)],
 }];
 

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::calculator::{self, Calculator, Cost};
-use crate::bounds::{FieldError, REPS_OF_A_HORSE};
+use crate::bounds::{FieldError, REPS_OF_A_HORSE, SPOTS};
 use crate::evidence::rider::RiderOffset;
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::judge::{
@@ -16,6 +16,7 @@ use crate::ladder::check::{check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, Level};
 use crate::program::Program;
 use crate::rep::Rep;
+use crate::rig::RigWorn;
 
 /// Input of `judge`.
 #[derive(Debug, Clone, Deserialize)]
@@ -92,6 +93,10 @@ pub struct Ride {
     /// What made it unlike the others.
     #[serde(default)]
     pub marks: Vec<RideMark>,
+    /// The rigs it was ridden in, first to last; left out where nobody said.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
+    pub rigs: Vec<RigWorn>,
 }
 
 fn default_ladder() -> String {
@@ -204,6 +209,13 @@ fn checked(input: &Input) -> Result<Ladder, FieldError> {
             .check()
             .map_err(|error| error.under("/context/intake"))?;
     }
+    for (index, ride) in input.context.rides.iter().enumerate() {
+        SPOTS.check_count(&format!("/context/rides/{index}/rigs"), ride.rigs.len())?;
+        for (at, rig) in ride.rigs.iter().enumerate() {
+            rig.check()
+                .map_err(|error| error.under(&format!("/context/rides/{index}/rigs/{at}")))?;
+        }
+    }
     for (index, rider) in input.context.riders.iter().enumerate() {
         let at = format!("/context/riders/{index}");
         rider.check().map_err(|error| error.under(&at))?;
@@ -275,6 +287,7 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
             day: ride.day,
             rider_id: ride.rider_id,
             marks: ride.marks.clone(),
+            rigs: ride.rigs.clone(),
         })
         .collect();
     let mut known: Vec<&Rep> = input.reps.iter().collect();
@@ -286,10 +299,12 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
                 day: rep.day,
                 rider_id: None,
                 marks: Vec::new(),
+                rigs: Vec::new(),
             });
         }
     }
     file.rides.sort_by_key(|ride| ride.day);
     file.take_in_riders(&input.context.riders);
+    file.mark_new_rigs();
     file
 }

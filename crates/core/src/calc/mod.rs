@@ -7,8 +7,9 @@
 //! - [`card`], [`intake`], [`day_rules`], [`week_rules`], [`simulate_horse`]
 //! - [`load`], [`heat`], [`cool_out`]
 //! - [`pace`], [`road`]
-//! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`]
+//! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`], [`bit_change`]
 
+pub mod bit_change;
 pub mod calculator;
 pub mod card;
 pub mod cool_out;
@@ -64,6 +65,7 @@ pub const ALL: &[Calculator] = &[
     snaffle::CALCULATOR,
     show_rules::CALCULATOR,
     two_rein::CALCULATOR,
+    bit_change::CALCULATOR,
     simulate_horse::CALCULATOR,
 ];
 

@@ -32,6 +32,8 @@ pub struct Ask {
     /// How much more or less is soft with this rider than with the barn's usual one,
     /// on the logit scale; 0 where that is not known.
     pub rider_offset: f32,
+    /// The rig was new to the horse on that ride.
+    pub new_rig: bool,
 }
 
 impl Ask {
@@ -48,6 +50,7 @@ impl Ask {
             time: rep.measure.time(),
             faults: ladder.faults_of(rep, &level.gate.soft),
             rider_offset: 0.0,
+            new_rig: false,
         }
     }
 }

@@ -6,6 +6,7 @@
 //! - [`readiness`]: how soft the horse is now, from its whole history
 //! - [`possible_horse`]: how it might go on
 //! - [`rider`]: how riders differ on the same horses
+//! - [`rigs`]: which rig was new, and soft shares by rig
 //! - [`learning`]: whether it is learning at all
 //! - [`give_time`]: time to give, unanswered asks as censored
 //! - [`first_ask`]: the first ask of a day and side
@@ -25,6 +26,7 @@ pub mod learning;
 pub mod possible_horse;
 pub mod readiness;
 pub mod rider;
+pub mod rigs;
 pub mod share;
 pub mod slip;
 pub mod soft_count;

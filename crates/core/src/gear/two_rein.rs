@@ -210,3 +210,76 @@ pub fn next_start(start_pct: f64, days: &[TwoReinSaid]) -> (f64, StartReason) {
     }
     (start_pct, StartReason::SameAgain)
 }
+
+/// The share the next ride starts with, after rides with their starting shares, oldest first:
+/// only those since it was last changed count.
+pub fn next_after(rides: &[(f64, TwoReinSaid)]) -> Option<(f64, StartReason)> {
+    let (start, _) = rides.last()?;
+    let since = rides
+        .iter()
+        .rev()
+        .take_while(|(own, _)| (own - start).abs() < 0.5);
+    let mut since: Vec<TwoReinSaid> = since.map(|(_, said)| said.clone()).collect();
+    since.reverse();
+    Some(next_start(*start, &since))
+}
+
+/// The reason in a sentence with the share.
+pub fn start_says(next_pct: f64, because: StartReason) -> String {
+    let bridle = 100.0 - next_pct;
+    let share = format!("{next_pct:.0}% bosal, {bridle:.0}% bridle");
+    match because {
+        StartReason::Sustained => format!(
+            "Start with {share}: the bridle was asked for and kept on {} of the last {} days.",
+            SUSTAINED_DAYS.0, SUSTAINED_DAYS.1
+        ),
+        StartReason::AsksBack => format!(
+            "Start with {share}: last time the bosal was asked for more often than the bridle."
+        ),
+        StartReason::SameAgain => format!("Start with {share}, as last time."),
+    }
+}
+
+/// Days from the first ride in the two-rein to the last of the plan.
+pub const PLAN_DAYS: f64 = 365.0;
+/// The share of the bosal the plan begins and ends with.
+pub const PLAN_PCT: (f64, f64) = (90.0, 10.0);
+
+/// The share of the bosal the plan has so many days after the first ride: about a year from
+/// 90/10 through half and half to 10/90.
+pub fn planned_pct(days: f64) -> f64 {
+    let (from, to) = PLAN_PCT;
+    from + (to - from) * (days / PLAN_DAYS).clamp(0.0, 1.0)
+}
+
+/// What becomes of the bosal's size.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum SizeAdvice {
+    /// Asks for a smaller one were sustained on enough of the last days.
+    Smaller,
+    /// It asks back: a size up again.
+    Larger,
+    /// Neither: the same.
+    Same,
+}
+
+/// What becomes of the bosal's size after days in it, oldest first: down a size when it asks,
+/// and not only once.
+pub fn bosal_size(days: &[TwoReinSaid]) -> SizeAdvice {
+    match next_start(100.0, days).1 {
+        StartReason::Sustained => SizeAdvice::Smaller,
+        StartReason::AsksBack => SizeAdvice::Larger,
+        StartReason::SameAgain => SizeAdvice::Same,
+    }
+}
+
+/// The same in a sentence.
+pub fn size_says(advice: SizeAdvice) -> &'static str {
+    match advice {
+        SizeAdvice::Smaller => "Asks for a smaller one, and not only once: go down a size.",
+        SizeAdvice::Larger => "Asks back more than it asks on: stay, or go up a size again.",
+        SizeAdvice::Same => "Stay with this size; down when the horse asks, and not only once.",
+    }
+}

@@ -69,6 +69,7 @@ impl<'a> ComingDays<'a> {
                 time,
                 faults: FaultSet::default(),
                 rider_offset: 0.0,
+                new_rig: false,
             });
         }
         if self.asks.len() > before {

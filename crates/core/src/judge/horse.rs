@@ -295,7 +295,7 @@ impl HorseWalk<'_> {
     ) -> Option<Verdict> {
         if !seen
             .iter()
-            .any(|ask| self.exceptional.contains(&ask.ride_id))
+            .any(|ask| ask.new_rig || self.exceptional.contains(&ask.ride_id))
         {
             return None;
         }

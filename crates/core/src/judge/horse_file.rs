@@ -8,10 +8,12 @@ use uuid::Uuid;
 use super::intake::KeptIntake;
 use super::overrule::Overrule;
 use crate::evidence::rider::{RiderDay, RiderOffset};
+use crate::evidence::rigs::RigsOfRides;
 use crate::evidence::{Ask, SoftCount};
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::ladder::Ladder;
 use crate::rep::Rep;
+use crate::rig::RigWorn;
 
 /// What the judge knows of one ride beside its reps.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -24,6 +26,8 @@ pub struct RideFacts {
     pub rider_id: Option<Uuid>,
     /// What made it unlike the others.
     pub marks: Vec<RideMark>,
+    /// The rigs it was ridden in, first to last; empty where nobody said.
+    pub rigs: Vec<RigWorn>,
 }
 
 /// All that is known of one horse, laid along its ladder.
@@ -85,6 +89,33 @@ impl HorseFile {
         }
     }
 
+    /// The rigs of its rides.
+    pub fn rigs(&self) -> RigsOfRides<'_> {
+        RigsOfRides::of(
+            self.rides
+                .iter()
+                .map(|ride| (ride.ride_id, ride.rigs.as_slice())),
+        )
+    }
+
+    /// Marks the asks that were made in a rig that was new on that ride. Its rides are known
+    /// by now.
+    pub fn mark_new_rigs(&mut self) {
+        let rides = std::mem::take(&mut self.rides);
+        let rigs = RigsOfRides::of(
+            rides
+                .iter()
+                .map(|ride| (ride.ride_id, ride.rigs.as_slice())),
+        );
+        if !rigs.is_empty() {
+            for ask in self.asks.iter_mut().flatten() {
+                ask.new_rig = rigs.is_new(ask);
+            }
+        }
+        drop(rigs);
+        self.rides = rides;
+    }
+
     /// The asks of the days from `from` to before `until`, by rider, level and side.
     pub fn rider_days(&self, horse_id: Uuid, from: Date, until: Date) -> Vec<RiderDay> {
         let riders: HashMap<Uuid, Uuid> = self
@@ -144,7 +175,7 @@ impl HorseFile {
     ) -> Vec<Ask> {
         self.asks[index]
             .iter()
-            .filter(|ask| !exceptional.contains(&ask.ride_id))
+            .filter(|ask| !ask.new_rig && !exceptional.contains(&ask.ride_id))
             .copied()
             .collect()
     }

@@ -1,6 +1,7 @@
 //! One level with everything that is said of it: verdict, rails, what it would
 //! take, trend, slip, forecast; its reasons are in `reason.rs`.
 
+use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -22,11 +23,21 @@ use super::{Caution, words};
 use crate::day::days_between;
 use crate::evidence::Ask;
 use crate::evidence::give_time::restricted_mean_s;
+use crate::evidence::rigs::{RigShare, by_rig};
 use crate::evidence::slip::Slip;
 use crate::evidence::trend::{Trend, trend};
 use crate::ladder::{Ladder, LadderLevel, Level};
 use crate::rep::Rep;
 use crate::rep::TimeToGive;
+
+/// Days of which rigs are held against each other.
+pub const RIG_DAYS: i64 = 120;
+
+/// Asks of the last [`RIG_DAYS`] days.
+pub fn lately(asks: &[Ask], on: Date) -> &[Ask] {
+    let from = on.saturating_sub(RIG_DAYS.days());
+    &asks[asks.partition_point(|ask| ask.day <= from)..]
+}
 
 /// Days of the trend.
 const TREND_DAYS: usize = 20;
@@ -85,6 +96,9 @@ pub struct Judgement {
     pub without_exceptional: Option<Verdict>,
     /// The verdict as if all riders asked and called it alike, where it differs.
     pub without_riders: Option<Verdict>,
+    /// Soft shares by rig over the last weeks, the one worn last first; empty where nobody
+    /// said what the horse wore.
+    pub rigs: Vec<RigShare>,
     /// The decision of the trainer that stands on it.
     pub overrule: Option<Overrule>,
     /// The verdict after each day it was asked, oldest first.
@@ -144,6 +158,7 @@ pub fn of_standings(
         opens: levels(&level.opens),
         without_exceptional: standing.without_exceptional,
         without_riders: standing.without_riders,
+        rigs: by_rig(&[lately(asks, on)], &file.rigs()),
         overrule,
         days: standing.history.days.clone(),
         gate: check,

@@ -14,6 +14,7 @@ use super::verdict::{State, Verdict};
 use super::what_it_takes::{MOST_DAYS, StillNeeded, WhatItTakes};
 use crate::Side;
 use crate::evidence::rider::RiderOffset;
+use crate::evidence::rigs::RigShare;
 use crate::horse::{CareKind, Sex};
 use crate::ladder::{Gate, Ladder, LadderLevel};
 use crate::plain::{capital, count, days, lower, on_weekday, percent, percent_down, pronouns};
@@ -413,6 +414,29 @@ pub fn rider(difference: Option<&RiderOffset>) -> String {
     } else {
         format!(
             "About {size} {way} soft than the barn's usual rider on the same horses; may be chance."
+        )
+    }
+}
+
+/// How soft a horse is in a rig, against its others.
+pub fn rig(share: &RigShare) -> String {
+    let Some(against) = &share.against else {
+        return "No other tack at the same levels within two weeks, so learning can't be told \
+                apart from the tack."
+            .to_owned();
+    };
+    let points = against.points.round();
+    let way = if points < 0.0 { "fewer" } else { "more" };
+    let size = count(points.abs() as u32, "point");
+    if points == 0.0 {
+        "As soft as in the other tack of the same two weeks.".to_owned()
+    } else if against.very_likely_real {
+        format!(
+            "About {size} {way} soft than in the other tack of the same two weeks, very likely real."
+        )
+    } else {
+        format!(
+            "About {size} {way} soft than in the other tack of the same two weeks; may be chance."
         )
     }
 }

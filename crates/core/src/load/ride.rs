@@ -58,7 +58,7 @@ pub fn weight_of(level: &LadderLevel) -> f64 {
     let work = match level.measure {
         MeasureKind::Run => 5.0,
         MeasureKind::Roll | MeasureKind::Turn => 4.0,
-        _ if level.level.skill.0.starts_with("cattle.") => 4.0,
+        _ if level.level.skill.0.starts_with("cow.") => 4.0,
         _ => 0.0,
     };
     weight_of_gait(level.gait).max(work)

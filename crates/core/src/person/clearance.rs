@@ -26,11 +26,16 @@ pub struct Clearance {
     pub cattle: bool,
     /// First rides of a horse.
     pub first_rides: bool,
+    /// Quiet hands: may ride in tack that is kept for them.
+    #[serde(default)]
+    pub quiet_hands: bool,
 }
 
 /// What a ride asks of whoever is on the horse.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub struct RideNeeds {
+pub struct RideNeeds<'a> {
+    /// Who is to ride.
+    pub person_id: Uuid,
     /// The horse.
     pub horse_id: Uuid,
     /// The headgear, where it is known.
@@ -39,6 +44,10 @@ pub struct RideNeeds {
     pub cattle: bool,
     /// One of the horse's first rides.
     pub first_rides: bool,
+    /// The headgear is kept for quiet hands.
+    pub quiet_hands: bool,
+    /// The only riders named for the horse for now; none for all.
+    pub only_riders: Option<&'a [Uuid]>,
 }
 
 /// Why a person may not be given a ride.
@@ -56,6 +65,10 @@ pub enum NotCleared {
     Cattle,
     /// No first rides.
     FirstRides,
+    /// Not in tack that is kept for quiet hands.
+    QuietHands,
+    /// The horse is ridden by named riders for now.
+    NotNamed,
 }
 
 impl Clearance {
@@ -66,6 +79,7 @@ impl Clearance {
             rigs: RigKind::ALL.to_vec(),
             cattle: true,
             first_rides: true,
+            quiet_hands: true,
         }
     }
 
@@ -79,12 +93,13 @@ impl Clearance {
                 rigs: vec![RigKind::Halter, RigKind::Snaffle, RigKind::Bosal],
                 cattle: false,
                 first_rides: false,
+                quiet_hands: false,
             },
         }
     }
 
     /// All reasons why somebody of `role` with this clearance may not be given a ride.
-    pub fn stops(&self, role: Role, needs: &RideNeeds) -> Vec<NotCleared> {
+    pub fn stops(&self, role: Role, needs: &RideNeeds<'_>) -> Vec<NotCleared> {
         match role {
             Role::Trainer => return Vec::new(),
             Role::Helper | Role::Owner => return vec![NotCleared::Role],
@@ -95,6 +110,9 @@ impl Clearance {
             .as_ref()
             .is_some_and(|only| !only.contains(&needs.horse_id));
         let rig = needs.rig.is_some_and(|rig| !self.rigs.contains(&rig));
+        let not_named = needs
+            .only_riders
+            .is_some_and(|only| !only.contains(&needs.person_id));
         [
             (horse, NotCleared::Horse),
             (rig, NotCleared::Rig),
@@ -103,6 +121,11 @@ impl Clearance {
                 needs.first_rides && !self.first_rides,
                 NotCleared::FirstRides,
             ),
+            (
+                needs.quiet_hands && !self.quiet_hands,
+                NotCleared::QuietHands,
+            ),
+            (not_named, NotCleared::NotNamed),
         ]
         .into_iter()
         .filter_map(|(stopped, why)| stopped.then_some(why))
@@ -138,6 +161,12 @@ impl NotCleared {
             NotCleared::Rig => format!("{name} isn't cleared for this headgear"),
             NotCleared::Cattle => format!("{name} isn't cleared for cattle"),
             NotCleared::FirstRides => format!("{name} isn't cleared for first rides"),
+            NotCleared::QuietHands => {
+                format!("{name} isn't cleared for tack that is kept for quiet hands")
+            }
+            NotCleared::NotNamed => {
+                format!("{name} isn't one of the riders named for this horse on the way back")
+            }
         }
     }
 }

@@ -10,10 +10,11 @@ use uuid::Uuid;
 
 use super::close_out::{Exertion, Mood, RideEnd};
 use super::rig::RigFrom;
+use super::shares::{HorseAsked, ShareSaid};
 use crate::Side;
 use crate::bounds::{
     BLOCKS, CHANGES, FieldError, NAME_LETTERS, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS,
-    RIDES_AT_ONCE, SEQUENCE, SET_FORWARD_S, SPOTS,
+    RIDES_AT_ONCE, SEGMENTS, SEQUENCE, SET_FORWARD_S, SPOTS, TWO_REIN_EVENTS,
 };
 use crate::horse::RideMark;
 use crate::intake::of_ride::IntakeOfRide;
@@ -88,6 +89,15 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub rigs: Option<Vec<RigFrom>>,
+    /// In the two-rein: the share along the ride; added to what other devices said. Left out
+    /// by a device that does not say.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 200))]
+    pub shares: Option<Vec<ShareSaid>>,
+    /// What the horse asked for in the two-rein or the bosal; added likewise.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 100))]
+    pub horse_asked: Option<Vec<HorseAsked>>,
     /// That it is part of an intake; left out for any other ride.
     #[serde(default)]
     pub intake: Option<IntakeOfRide>,
@@ -260,6 +270,7 @@ impl NewRide {
                 ));
             }
         }
+        self.check_shares()?;
         if let Some(text) = &self.present {
             check_text(NAME_LETTERS, "/present", text)?;
         }
@@ -275,6 +286,35 @@ impl NewRide {
             find_level(&level, ladder).map_err(|error| error.under(&at))?;
             check_fault(&chip.fault, ladder)
                 .map_err(|error| error.under(&format!("{at}/fault")))?;
+        }
+        Ok(())
+    }
+}
+
+impl NewRide {
+    fn check_shares(&self) -> Result<(), FieldError> {
+        let shares = self.shares.as_deref().unwrap_or_default();
+        if !shares.is_empty() {
+            count(SEGMENTS, "/shares", shares.len())?;
+        }
+        let mut began = HashSet::new();
+        for (index, share) in shares.iter().enumerate() {
+            let at = format!("/shares/{index}");
+            share.check().map_err(|error| error.under(&at))?;
+            if !began.insert(share.after_ms) {
+                return Err(FieldError::new(
+                    format!("{at}/after_ms"),
+                    "two shares begin at the same moment; name the one that stood",
+                ));
+            }
+        }
+        let asked = self.horse_asked.as_deref().unwrap_or_default();
+        count(TWO_REIN_EVENTS, "/horse_asked", asked.len())?;
+        let mut seen = HashSet::new();
+        for (index, one) in asked.iter().enumerate() {
+            let at = format!("/horse_asked/{index}");
+            one.check().map_err(|error| error.under(&at))?;
+            once(&mut seen, one.ask_id, &format!("{at}/ask_id"))?;
         }
         Ok(())
     }

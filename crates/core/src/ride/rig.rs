@@ -2,53 +2,11 @@
 //! reps after it.
 
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use crate::bounds::{FieldError, RIDE_MS, WORD_LETTERS};
+pub use crate::rig::RigKind;
 use crate::text::check_text;
-
-/// What kind of headgear.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum RigKind {
-    /// Halter.
-    Halter,
-    /// Snaffle.
-    Snaffle,
-    /// Bosal.
-    Bosal,
-    /// Shank bit.
-    Shank,
-    /// Bosal under the bridle.
-    TwoRein,
-}
-
-impl RigKind {
-    /// All of them, mildest first.
-    pub const ALL: [RigKind; 5] = [
-        RigKind::Halter,
-        RigKind::Snaffle,
-        RigKind::Bosal,
-        RigKind::Shank,
-        RigKind::TwoRein,
-    ];
-
-    /// The word as it is stored and sent.
-    pub fn word(self) -> &'static str {
-        match self {
-            RigKind::Halter => "halter",
-            RigKind::Snaffle => "snaffle",
-            RigKind::Bosal => "bosal",
-            RigKind::Shank => "shank",
-            RigKind::TwoRein => "two_rein",
-        }
-    }
-
-    /// The kind of that word, if there is one.
-    pub fn from_word(word: &str) -> Option<RigKind> {
-        RigKind::ALL.into_iter().find(|kind| kind.word() == word)
-    }
-}
 
 /// The rig from a moment of a ride on.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -60,6 +18,9 @@ pub struct RigFrom {
     pub after_ms: u32,
     /// What kind of headgear.
     pub kind: RigKind,
+    /// The piece of the barn's tack, where one was named.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub gear_id: Option<Uuid>,
     /// What the barn calls it, where it has a name.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_length = 40))]

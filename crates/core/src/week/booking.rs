@@ -212,6 +212,13 @@ pub struct DayHorse {
     pub name: String,
     /// What it is ridden in, where that is known.
     pub rig: Option<RigKind>,
+    /// That is kept for quiet hands.
+    #[serde(default)]
+    pub quiet_hands: bool,
+    /// The only riders named for it for now; null for all.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
+    pub only_riders: Option<Vec<Uuid>>,
     /// It is at its first rides: never alone.
     pub first_rides: bool,
     /// Rides a day at the most.

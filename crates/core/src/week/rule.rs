@@ -275,6 +275,9 @@ impl Walk<'_> {
         if let Some(horse_id) = booking.horse_id {
             let horse = self.day.horse(booking.horse_id);
             let needs = RideNeeds {
+                person_id: person.person_id,
+                quiet_hands: horse.is_some_and(|horse| horse.quiet_hands),
+                only_riders: horse.and_then(|horse| horse.only_riders.as_deref()),
                 horse_id,
                 rig: horse.and_then(|horse| horse.rig),
                 cattle: booking.cattle,

@@ -58,6 +58,7 @@ impl HorseWith {
                 day: day(after),
                 rider_id: None,
                 marks: Vec::new(),
+                rigs: Vec::new(),
             })
             .collect();
         file

@@ -91,6 +91,7 @@ impl Horse {
                 day: day(after),
                 rider_id: None,
                 marks: Vec::new(),
+                rigs: Vec::new(),
             });
         }
         self

@@ -56,6 +56,8 @@ fn horse(number: u128) -> DayHorse {
         horse_id: id(1, number),
         name: ["Oatcake", "Thimble", "Quill", "Harrow"][number as usize % 4].to_owned(),
         rig: None,
+        quiet_hands: false,
+        only_riders: None,
         first_rides: false,
         most_rides: 1,
         check_first: false,

@@ -137,6 +137,7 @@ impl Judged {
     ) -> Judged {
         let mut file = known.file(&on_ladder.ladder);
         file.take_in_riders(riders);
+        file.mark_new_rigs();
         let standings = judge_horse(&on_ladder.ladder, &file, on);
         Judged {
             horse_id,

@@ -15,6 +15,7 @@ use cavesson_core::week::plan::{
 use cavesson_core::week::rule::minutes_of;
 use cavesson_core::week::{DayPlace, Trips};
 use cavesson_store::booking::{self, Booking};
+use cavesson_store::fitting::{self, HorseRig};
 use cavesson_store::{cattle_lot, goal, horse, person, place, program, ride, work_hours};
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -93,7 +94,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
     let mut barn = signed.look().await?;
     let near = booking::on_days(&mut barn, monday.saturating_sub(1.day()), sunday).await?;
     let horses = horse::list(&mut barn, None).await?;
-    let rigs = ride::last_rigs(&mut barn).await?;
+    let rigs = fitting::rigs(&mut barn).await?;
     let known = ride::riders_since(&mut barn, today.saturating_sub(KNOWN_DAYS.days())).await?;
     let ridden = ride::ridden_days(&mut barn, monday, sunday).await?;
     let meant = program::meant(&mut barn).await?;
@@ -162,10 +163,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
                     .program_id
                     .and_then(|id| meant.iter().find(|meant| meant.program_id == id))
                     .map_or(RIDES_A_WEEK, |meant| meant.rides_a_week),
-                rig: rigs
-                    .iter()
-                    .find(|(id, _)| *id == horse.horse_id)
-                    .map(|(_, rig)| *rig),
+                rig: rigs.iter().find(|rig| rig.horse_id == horse.horse_id),
                 priority: priority(&roads, &goals, horse.horse_id, today),
             };
             asked.horse(
@@ -338,7 +336,7 @@ struct Asked<'a> {
     dates: &'a [Date],
     monday: Date,
     wanted: u8,
-    rig: Option<cavesson_core::ride::RigKind>,
+    rig: Option<&'a HorseRig>,
     priority: f64,
 }
 
@@ -372,7 +370,9 @@ impl Asked<'_> {
         WeekHorse {
             horse_id: horse.horse_id,
             name: horse.name.clone(),
-            rig: self.rig,
+            rig: self.rig.and_then(|rig| rig.kind),
+            quiet_hands: self.rig.is_some_and(|rig| rig.quiet_hands),
+            only_riders: self.rig.and_then(|rig| rig.only_riders.clone()),
             first_rides: limits.first_rides,
             check_first: self.judged.known.care.iter().any(flagged),
             wanted: if away {

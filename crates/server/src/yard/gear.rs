@@ -1,10 +1,14 @@
-//! Gear by name and kind.
+//! Gear by name, kind and measures.
 
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
+use cavesson_core::gear::school::forbids;
+use cavesson_core::gear::show_rules::{Piece, ReinKind};
+use cavesson_core::rep::HandWeight;
 use cavesson_core::yard::GearSheet;
 use cavesson_store::gear;
+use cavesson_store::program::{self, ProgramVersion};
 use jiff::Timestamp;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -35,6 +39,14 @@ struct GearOfYard {
     gear_id: Uuid,
     #[serde(flatten)]
     sheet: GearSheet,
+    /// The most hand it allows; null for what is not on the head.
+    allows: Option<HandWeight>,
+    /// The piece as rules of the show ring see it; null where they have none about it.
+    for_show: Option<Piece>,
+    /// Split or romal, as they ask it.
+    reins_for_show: Option<ReinKind>,
+    /// The programs of the barn that leave it out.
+    left_out_by: Vec<String>,
     /// When it was put away; null while it is in use.
     #[schema(value_type = Option<String>, format = DateTime)]
     put_away_at: Option<Timestamp>,
@@ -46,17 +58,36 @@ struct GearOfYard {
     responses((status = 200, description = "All of them", body = [GearOfYard]))
 )]
 async fn list(signed: Signed) -> Answer<Json<Vec<GearOfYard>>> {
-    let stored = gear::list(&mut signed.look().await?).await?;
+    let mut barn = signed.look().await?;
+    let stored = gear::list(&mut barn).await?;
+    let programs = program::in_use(&mut barn).await?;
     Ok(Json(
         stored
             .into_iter()
             .map(|stored| GearOfYard {
                 gear_id: stored.gear_id,
+                allows: stored.sheet.allows(),
+                for_show: stored
+                    .sheet
+                    .kind
+                    .for_show()
+                    .map(|kind| stored.sheet.measures.for_show(kind)),
+                reins_for_show: stored.sheet.measures.reins_for_show(),
+                left_out_by: left_out_by(&programs, &stored.sheet),
                 sheet: stored.sheet,
                 put_away_at: stored.put_away_at,
             })
             .collect(),
     ))
+}
+
+fn left_out_by(programs: &[ProgramVersion], sheet: &GearSheet) -> Vec<String> {
+    let leaves_out = |program: &&ProgramVersion| {
+        let content = program.content.as_ref();
+        content.is_ok_and(|content| forbids(&content.schools, &sheet.measures))
+    };
+    let found = programs.iter().filter(leaves_out);
+    found.map(|program| program.name.clone()).collect()
 }
 
 /// Add a piece of gear.

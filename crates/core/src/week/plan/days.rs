@@ -22,6 +22,8 @@ impl WeekInstance {
                     horse_id: horse.horse_id,
                     name: horse.name.clone(),
                     rig: horse.rig,
+                    quiet_hands: horse.quiet_hands,
+                    only_riders: horse.only_riders.clone(),
                     first_rides: horse.first_rides,
                     most_rides: horse.most_rides_a_day,
                     check_first: horse.check_first,

@@ -101,6 +101,13 @@ pub struct WeekHorse {
     /// What it is ridden in, where that is known.
     #[serde(default)]
     pub rig: Option<RigKind>,
+    /// That is kept for quiet hands.
+    #[serde(default)]
+    pub quiet_hands: bool,
+    /// The only riders named for it for now; null for all.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
+    pub only_riders: Option<Vec<Uuid>>,
     /// It is at its first rides: never alone.
     #[serde(default)]
     pub first_rides: bool,

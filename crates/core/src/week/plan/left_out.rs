@@ -118,13 +118,16 @@ impl Attempt<'_> {
         if work.kind.is_hard() && (hard_before || hard_next) {
             return Obstacle::HardDays;
         }
-        let needs = RideNeeds {
-            horse_id: horse.horse_id,
-            rig: horse.rig,
-            cattle: work.kind == WorkKind::Cattle,
-            first_rides: horse.first_rides,
-        };
         let cleared = self.instance.riders.iter().filter(|rider| {
+            let needs = RideNeeds {
+                person_id: rider.person_id,
+                horse_id: horse.horse_id,
+                rig: horse.rig,
+                cattle: work.kind == WorkKind::Cattle,
+                first_rides: horse.first_rides,
+                quiet_hands: horse.quiet_hands,
+                only_riders: horse.only_riders.as_deref(),
+            };
             rider.on(day).is_some() && rider.clearance.stops(rider.role, &needs).is_empty()
         });
         let mut furthest = Obstacle::NobodyCleared;

@@ -1,0 +1,245 @@
+//! Changing the bit, step by step.
+
+use axum::Json;
+use axum::extract::State;
+use axum::http::StatusCode;
+use cavesson_core::bounds::FieldError;
+use cavesson_core::gear::milder::{OnShelf, one_milder};
+use cavesson_core::gear::protocol::{NextStep, StepTaken, check_steps, next_step, says};
+use cavesson_core::gear::school::forbids;
+use cavesson_core::judge::Verdict;
+use cavesson_core::ladder::Level;
+use cavesson_core::school::Schools;
+use cavesson_core::yard::GearKind;
+use cavesson_store::bit_change::{self, BitChange};
+use cavesson_store::gear::{self, Gear};
+use jiff::Timestamp;
+use jiff::civil::Date;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use utoipa_axum::router::OpenApiRouter;
+use uuid::Uuid;
+
+use super::piece;
+use crate::App;
+use crate::body::Body;
+use crate::known::Judged;
+use crate::levels::LevelBrief;
+use crate::problem::{Answer, Problem};
+use crate::route;
+use crate::signed::{Recorder, Signed};
+use crate::url::UrlPath;
+
+/// Their routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .routes(route!(list))
+        .routes(route!(put))
+}
+
+/// A change of bit as a device sends it, whole each time.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+struct NewBitChange {
+    horse_id: Uuid,
+    /// The new piece.
+    gear_id: Uuid,
+    /// What the horse wore before.
+    #[serde(default)]
+    from_gear_id: Option<Uuid>,
+    #[schema(value_type = String, format = DateTime)]
+    started_at: Timestamp,
+    /// The steps as they went; each follows from those before it.
+    #[schema(max_items = 100)]
+    steps: Vec<StepTaken>,
+}
+
+/// A change of bit with what it leads to.
+#[derive(Serialize, ToSchema)]
+struct BitChangeShown {
+    change_id: Uuid,
+    gear_id: Uuid,
+    /// What the new piece is called.
+    gear: String,
+    from_gear_id: Option<Uuid>,
+    #[schema(value_type = String, format = DateTime)]
+    started_at: Timestamp,
+    #[schema(value_type = String, format = Date)]
+    day: Date,
+    steps: Vec<StepTaken>,
+    next: NextStep,
+    /// The same in sentences.
+    says: Vec<String>,
+    /// The piece on the shelf that is one step milder; null where none is.
+    milder_gear_id: Option<Uuid>,
+}
+
+/// A level of the bridle, as it stands.
+#[derive(Serialize, ToSchema)]
+struct BridleLevel {
+    level: LevelBrief,
+    verdict: Verdict,
+    held: bool,
+}
+
+/// A horse's changes of bit, and the gates that judge them.
+#[derive(Serialize, ToSchema)]
+struct BitChanges {
+    /// Latest first.
+    changes: Vec<BitChangeShown>,
+    /// What the first leverage bit needs that is not held yet.
+    missing: Vec<LevelBrief>,
+    /// The levels of the bridle on the horse's ladder.
+    bridle: Vec<BridleLevel>,
+}
+
+/// What the first shank or leverage bit needs, by the ladder.
+const FIRST_LEVERAGE: [(&str, &str); 4] = [
+    ("bend.flex", "stand"),
+    ("bend.forward-circle", "jog"),
+    ("frame.poll", "jog"),
+    ("stop.seat", "jog"),
+];
+
+/// A horse's changes of bit, and the gates that judge them.
+#[utoipa::path(
+    get, path = "/api/horses/{horse_id}/bit-changes", operation_id = "list_bit_changes", tag = "tack",
+    params(("horse_id" = Uuid, Path)),
+    responses(
+        (status = 200, description = "Changes and gates", body = BitChanges),
+        (status = 404, description = "Not in this barn", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn list(
+    State(app): State<App>,
+    signed: Signed,
+    UrlPath(horse_id): UrlPath<Uuid>,
+) -> Answer<Json<BitChanges>> {
+    let mut barn = signed.look().await?;
+    signed.horse(&mut barn, horse_id).await?;
+    let changes = bit_change::of_horse(&mut barn, horse_id).await?;
+    let shelf = gear::list(&mut barn).await?;
+    let judged = app
+        .known
+        .judged_horse(barn, horse_id, signed.today())
+        .await?;
+    let schools = &judged.on_ladder.changes.schools;
+    Ok(Json(BitChanges {
+        changes: changes
+            .into_iter()
+            .map(|change| shown(change, &shelf, schools))
+            .collect(),
+        missing: missing(&judged),
+        bridle: bridle(&judged),
+    }))
+}
+
+fn shown(change: BitChange, shelf: &[Gear], schools: &Schools) -> BitChangeShown {
+    let next = next_step(&change.steps);
+    let own = shelf.iter().find(|piece| piece.gear_id == change.gear_id);
+    let on_shelf: Vec<OnShelf<'_>> = shelf
+        .iter()
+        .filter(|piece| piece.put_away_at.is_none() && is_candidate(piece.sheet.kind))
+        .filter(|piece| !forbids(schools, &piece.sheet.measures))
+        .map(as_on_shelf)
+        .collect();
+    BitChangeShown {
+        change_id: change.change_id,
+        gear_id: change.gear_id,
+        gear: own.map_or_else(String::new, |piece| piece.sheet.name.clone()),
+        from_gear_id: change.from_gear_id,
+        started_at: change.started_at,
+        day: change.day,
+        says: says(next),
+        milder_gear_id: own.and_then(|piece| one_milder(&as_on_shelf(piece), &on_shelf)),
+        next,
+        steps: change.steps,
+    }
+}
+
+fn is_candidate(kind: GearKind) -> bool {
+    matches!(kind, GearKind::Snaffle | GearKind::Bosal | GearKind::Shank)
+}
+
+fn as_on_shelf(piece: &Gear) -> OnShelf<'_> {
+    OnShelf {
+        gear_id: piece.gear_id,
+        bitless: matches!(piece.sheet.kind, GearKind::Bosal | GearKind::Halter),
+        measures: &piece.sheet.measures,
+    }
+}
+
+fn missing(judged: &Judged) -> Vec<LevelBrief> {
+    let ladder = judged.ladder();
+    FIRST_LEVERAGE
+        .iter()
+        .filter_map(|(skill, rung)| ladder.position(&Level::new(skill, rung)))
+        .filter(|index| !judged.standings[*index].counts_as_held())
+        .map(|index| LevelBrief::of(&ladder.levels[index], ladder))
+        .collect()
+}
+
+fn bridle(judged: &Judged) -> Vec<BridleLevel> {
+    let ladder = judged.ladder();
+    judged
+        .standings
+        .iter()
+        .filter(|standing| {
+            ladder.levels[standing.index]
+                .level
+                .skill
+                .0
+                .starts_with("bridle.")
+        })
+        .map(|standing| BridleLevel {
+            level: LevelBrief::of(&ladder.levels[standing.index], ladder),
+            verdict: standing.verdict,
+            held: standing.counts_as_held(),
+        })
+        .collect()
+}
+
+/// Keep a change of bit. The same one may be sent again and again as it grows.
+#[utoipa::path(
+    put, path = "/api/bit-changes/{change_id}", operation_id = "put_bit_change", tag = "tack",
+    params(("change_id" = Uuid, Path)), request_body = NewBitChange,
+    responses(
+        (status = 204, description = "Kept"),
+        (status = 404, description = "No such horse or piece", body = Problem, content_type = "application/problem+json"),
+        (status = 409, description = "This id is known of another horse, piece or begin", body = Problem, content_type = "application/problem+json"),
+    )
+)]
+async fn put(
+    Recorder(signed): Recorder,
+    UrlPath(change_id): UrlPath<Uuid>,
+    Body(new): Body<NewBitChange>,
+) -> Answer<StatusCode> {
+    check_steps(&new.steps).map_err(Problem::field)?;
+    let ago = signed.now().timestamp().duration_since(new.started_at);
+    if !(-1..=365).contains(&(ago.as_hours() / 24)) {
+        return Err(Problem::field(FieldError::new(
+            "/started_at",
+            "must lie within the last year and not ahead; look at the clock of this device",
+        )));
+    }
+    let mut barn = signed.write().await?;
+    signed.horse(&mut barn, new.horse_id).await?;
+    piece(&mut barn, "/gear_id", new.gear_id).await?;
+    if let Some(from) = new.from_gear_id {
+        piece(&mut barn, "/from_gear_id", from).await?;
+    }
+    let change = BitChange {
+        change_id,
+        horse_id: new.horse_id,
+        gear_id: new.gear_id,
+        from_gear_id: new.from_gear_id,
+        started_at: new.started_at,
+        day: signed.day_of(new.started_at),
+        steps: new.steps,
+    };
+    if !bit_change::put(&mut barn, &change, signed.person.person_id).await? {
+        return Err(Problem::id_conflict("/change_id", change_id));
+    }
+    barn.commit().await?;
+    Ok(StatusCode::NO_CONTENT)
+}

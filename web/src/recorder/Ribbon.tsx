@@ -1,0 +1,143 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Slider from '@mui/material/Slider';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import { ShareRibbon } from '../draw/ShareRibbon';
+import { cardId } from '../queue/card';
+import { horseAsks, setShare, takeAskBack } from '../queue/share';
+import { useQueue } from '../queue/queue';
+import { useWho } from '../session/who';
+import { twoReinQuery } from '../tack/queries';
+import { dayIn } from '../words/days';
+import { useNow } from './useNow';
+import type { Recorder } from './useRecorder';
+
+const quarter = 25;
+const within = (pct: number) => Math.min(100, Math.max(0, pct));
+
+/** The share of bosal and bridle on the ride, and what the horse asks for. */
+export function Ribbon({ recorder }: { recorder: Recorder }) {
+  const { horseId, rideId, worn } = recorder;
+  const { db, kick } = useQueue();
+  const { time_zone } = useWho();
+  const mount = { horseId, day: dayIn(time_zone) };
+  const inTwoRein = worn.rig?.kind === 'two_rein';
+  const ahead = useQuery({ ...twoReinQuery(horseId), enabled: inTwoRein });
+  const kept = useLiveQuery(async () => {
+    const ride = rideId ? await db.rides.get(rideId) : undefined;
+    const card = await db.cards.get(cardId(mount));
+    return { shares: ride?.shares ?? [], asked: ride?.horseAsked ?? [], card: card?.bosalPct };
+  }, [db, rideId, mount.horseId, mount.day]);
+  const [moving, setMoving] = useState<number>();
+  const next = ahead.data?.next;
+  const stands = kept?.shares.at(-1)?.bosal_pct ?? kept?.card ?? next?.bosal_pct ?? 90;
+  const share = moving ?? stands;
+  const put = async (pct: number) => {
+    setMoving(undefined);
+    await setShare(db, mount, within(pct));
+    kick();
+  };
+  const asks = async (ask: 'for_bridle' | 'back') => {
+    // What stood before the horse asked is part of the ride.
+    if (inTwoRein && kept?.shares.length === 0) await setShare(db, mount, within(stands));
+    await horseAsks(db, horseId, ask);
+    kick();
+  };
+  const undo = async () => {
+    await takeAskBack(db, horseId);
+    kick();
+  };
+  const standing = kept?.asked.filter(({ undone }) => !undone) ?? [];
+  return (
+    <Box
+      role="group"
+      aria-label={inTwoRein ? 'Bosal and bridle' : 'What the horse asks for'}
+      sx={{ px: 1, py: 0.5, borderBottom: '1px solid', borderColor: 'text.primary' }}
+    >
+      {inTwoRein && (
+        <>
+          <Typography sx={{ fontSize: '1rem', fontWeight: 700, textAlign: 'center' }}>
+            Bosal {share}%, bridle {100 - share}%
+          </Typography>
+          {!rideId && next && (
+            <Typography sx={{ fontSize: '0.95rem', textAlign: 'center' }}>{next.says}</Typography>
+          )}
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Button
+              aria-label="A quarter to the bosal"
+              disabled={stands >= 100}
+              onClick={() => void put(stands + quarter)}
+              sx={quarterSx}
+            >
+              + Bosal
+            </Button>
+            <Slider
+              aria-label="Share of the bosal"
+              value={100 - share}
+              min={0}
+              max={100}
+              step={5}
+              track={false}
+              getAriaValueText={(bridle) => `bosal ${100 - bridle}%, bridle ${bridle}%`}
+              onChange={(_, bridle) => setMoving(100 - bridle)}
+              onChangeCommitted={(_, bridle) => void put(100 - bridle)}
+              sx={{ height: 14, py: 3, '& .MuiSlider-thumb': { width: 36, height: 36 } }}
+            />
+            <Button
+              aria-label="A quarter to the bridle"
+              disabled={stands <= 0}
+              onClick={() => void put(stands - quarter)}
+              sx={quarterSx}
+            >
+              + Bridle
+            </Button>
+          </Box>
+          {rideId && kept && kept.shares.length > 0 && <Drawn rideId={rideId} />}
+        </>
+      )}
+      <Box sx={{ display: 'flex', gap: 0.75 }}>
+        <Button disabled={!rideId} onClick={() => void asks('for_bridle')} sx={askSx}>
+          {inTwoRein ? 'Asks for the bridle' : 'Asks for a smaller one'}
+        </Button>
+        <Button disabled={!rideId} onClick={() => void asks('back')} sx={askSx}>
+          Asks back
+        </Button>
+        <Button
+          disabled={standing.length === 0}
+          onClick={() => void undo()}
+          sx={{ ...askSx, flex: '0 1 92px' }}
+        >
+          Undo {standing.length > 0 && `(${standing.length})`}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+const quarterSx = { minHeight: 64, minWidth: 84, px: 0.5, fontSize: '1rem' } as const;
+const askSx = { flex: 1, minHeight: 64, px: 0.75, fontSize: '1rem', lineHeight: 1.15 } as const;
+
+/** The ride so far. */
+function Drawn({ rideId }: { rideId: string }) {
+  const { db } = useQueue();
+  const now = useNow(true);
+  const ride = useLiveQuery(() => db.rides.get(rideId), [db, rideId]);
+  if (!ride?.shares) return null;
+  const since = Math.max(ride.lastMs, ride.lastMs + now - ride.lastWall);
+  return (
+    <ShareRibbon
+      segments={ride.shares.map(({ after_ms, bosal_pct }) => ({
+        start_min: after_ms / 60_000,
+        bosal_pct,
+      }))}
+      events={(ride.horseAsked ?? [])
+        .filter(({ undone }) => !undone)
+        .map(({ after_ms, ask }) => ({ at_min: after_ms / 60_000, ask }))}
+      endMin={since / 60_000}
+      height={34}
+    />
+  );
+}

@@ -1,0 +1,72 @@
+import { useQuery } from '@tanstack/react-query';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect } from 'react';
+import { rigOf } from '../queue/card';
+import type { Rig } from '../queue/db';
+import { useQueue } from '../queue/queue';
+import { setRig } from '../queue/rig';
+import { useWho } from '../session/who';
+import { tackQuery } from '../tack/queries';
+import { dayIn } from '../words/days';
+
+const none: string[] = [];
+
+/** What the horse is ridden in, putting on something else, and why this rider may not. */
+export function useRig(horseId: string, rideId: string | undefined) {
+  const { db, kick } = useQueue();
+  const { time_zone } = useWho();
+  const day = dayIn(time_zone);
+  const tack = useQuery(tackQuery(horseId));
+  const found = useLiveQuery(async () => {
+    const worn = rideId ? (await db.rides.get(rideId))?.rigs?.at(-1) : undefined;
+    // An object, so that "none" and "not known yet" are told apart.
+    return { rig: worn ?? (await rigOf(db, { horseId, day })) };
+  }, [db, horseId, rideId, day]);
+  const worn = tack.data?.pieces.find((piece) => piece.worn);
+  const chosen = useLiveQuery(
+    async () => ({ rig: (await db.cards.get(`${horseId} ${day}`))?.rig }),
+    [db, horseId, day],
+  );
+  const wornKind = worn && rigKind(worn.kind);
+  const wornId = worn?.gear_id;
+  const wornName = worn?.name ?? '';
+  const isChosen = chosen?.rig !== undefined;
+  const known = chosen !== undefined;
+  useEffect(() => {
+    // What the barn says it wears, until somebody picks otherwise for the day.
+    if (!known || isChosen || rideId || !wornKind || !wornId) return;
+    void setRig(db, { horseId, day }, { kind: wornKind, name: short(wornName), gear_id: wornId });
+  }, [known, isChosen, rideId, wornKind, wornId, wornName, db, horseId, day]);
+  const rig = found?.rig;
+  const piece = tack.data?.pieces.find(({ gear_id }) => gear_id === rig?.gear_id);
+  const ofKind = tack.data?.kinds.find(({ kind }) => kind === rig?.kind);
+  const stopped = !tack.data
+    ? none
+    : rig
+      ? ((piece ?? ofKind)?.stopped ?? tack.data.stopped)
+      : tack.data.stopped;
+  return {
+    rig,
+    tack: tack.data,
+    /** Why this rider may not start a ride so; empty: they may, or it is not known here. */
+    stopped,
+    putRig: async (picked: Rig) => {
+      await setRig(db, { horseId, day }, picked);
+      kick();
+    },
+  };
+}
+
+/** As much of a name as a ride keeps. */
+export const short = (name: string) => name.slice(0, 40).trim();
+
+/** The rig a piece makes; a saddle makes none. */
+export function rigKind(kind: string): Rig['kind'] | undefined {
+  return kind === 'halter' ||
+    kind === 'snaffle' ||
+    kind === 'bosal' ||
+    kind === 'shank' ||
+    kind === 'two_rein'
+    ? kind
+    : undefined;
+}

@@ -1,0 +1,126 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { FormSelect } from '../form/FormSelect';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { gearQuery, type Piece } from '../yard/queries';
+import { isCurb, isJointed, readBench, usualBench, writeBench, type Bench } from './bench';
+import { BenchSliders } from './BenchSliders';
+import { CurbOnBench } from './CurbOnBench';
+import { SnaffleOnBench } from './SnaffleOnBench';
+
+/** A bit, or two for the same hands: turn it, pull it, buckle it, and see what it does. */
+export function BenchPage() {
+  const gear = useQuery(gearQuery);
+  return (
+    <PageFrame title="Bit bench">
+      <Typography variant="h1">Bit bench</Typography>
+      <Typography sx={{ color: 'text.secondary', maxWidth: 720 }}>
+        What a bit does for a given hand. Figures are about the piece, never a reason to ride on
+        where a horse hurts.
+      </Typography>
+      <Asked query={gear}>
+        {(pieces) => {
+          const bits = pieces.filter((piece) => isCurb(piece) || isJointed(piece));
+          return bits.length > 0 ? <OnBench bits={bits} /> : <NoBits />;
+        }}
+      </Asked>
+    </PageFrame>
+  );
+}
+
+function NoBits() {
+  return (
+    <>
+      <Typography sx={{ mt: 3, maxWidth: 560 }}>
+        No bit is measured yet. Measure purchase and shank of a shank bit, or the mouthpiece of a
+        jointed snaffle, on the tack shelf.
+      </Typography>
+      <Button component={Link} to="/yard" variant="contained" sx={{ mt: 2, minHeight: 56 }}>
+        To the tack shelf
+      </Button>
+    </>
+  );
+}
+
+function OnBench({ bits }: { bits: Piece[] }) {
+  const [search, setSearch] = useSearchParams();
+  // The hand is quicker than the address, which follows.
+  const [bench, setBench] = useState<Bench>(() => readBench(search));
+  const [bit, setBit] = useState(search.get('bit') ?? bits[0]!.gear_id);
+  const [other, setOther] = useState(search.get('with') ?? '');
+  const first = bits.find(({ gear_id }) => gear_id === bit) ?? bits[0]!;
+  const second = bits.find(({ gear_id }) => gear_id === other);
+  const show = (next: Bench, bitNow = bit, otherNow = other) => {
+    setBench(next);
+    setBit(bitNow);
+    setOther(otherNow);
+    setSearch(writeBench(next, bitNow, otherNow), { replace: true });
+  };
+  const set = (change: Partial<Bench>) => show({ ...bench, ...change });
+  const onBench = second ? [first, second] : [first];
+  const names = bits.map(({ gear_id, name }): [string, string] => [gear_id, name]);
+  return (
+    <>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 1.5,
+          mt: 2,
+          '& > *': { flex: '1 1 220px', maxWidth: 320 },
+        }}
+      >
+        <FormSelect
+          label="Bit"
+          value={first.gear_id}
+          of={names}
+          onPick={(id) => show(bench, id, id === other ? '' : other)}
+        />
+        <FormSelect
+          label="Beside it"
+          value={second?.gear_id ?? ''}
+          of={[
+            ['', 'Nothing'] as [string, string],
+            ...names.filter(([id]) => id !== first.gear_id),
+          ]}
+          onPick={(id) => show(bench, bit, id)}
+        />
+      </Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            md: second ? 'repeat(2, minmax(0, 1fr))' : 'minmax(0, 3fr) minmax(0, 2fr)',
+          },
+          gap: { xs: 2, md: 4 },
+          mt: 2,
+        }}
+      >
+        {onBench.map((piece) =>
+          isCurb(piece) ? (
+            <CurbOnBench key={piece.gear_id} piece={piece} bench={bench} onBench={set} />
+          ) : (
+            <SnaffleOnBench key={piece.gear_id} piece={piece} bench={bench} onBench={set} />
+          ),
+        )}
+        <Box>
+          <BenchSliders
+            bench={bench}
+            curb={onBench.some(isCurb)}
+            snaffle={onBench.some(isJointed)}
+            onBench={set}
+          />
+          <Button onClick={() => show(usualBench)} sx={{ mt: 1, minHeight: 52 }}>
+            Back to the start
+          </Button>
+        </Box>
+      </Box>
+    </>
+  );
+}
