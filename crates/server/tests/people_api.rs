@@ -46,7 +46,7 @@ async fn somebody_new_comes_by_a_link_and_sets_their_own_password(pool: PgPool) 
     // Cautious until the trainer says more.
     assert_eq!(
         seen["clearance"],
-        json!({"only_horses": null, "rigs": ["halter", "snaffle", "bosal"], "cattle": false, "first_rides": false})
+        json!({"only_horses": null, "rigs": ["halter", "snaffle", "bosal"], "cattle": false, "first_rides": false, "quiet_hands": false})
     );
     let nobody = server.visitor();
     assert_eq!(nobody.sign_in("juna@home", PASSWORD).await.status(), 401);
@@ -315,7 +315,7 @@ async fn a_person_is_changed_with_clearance_and_hours(pool: PgPool) {
     let rider = server.person("rider@home").await;
     let path = format!("/api/people/{}", rider.person_id);
     let clearance = json!({
-        "only_horses": [server.thimble], "rigs": ["snaffle"], "cattle": true, "first_rides": false,
+        "only_horses": [server.thimble], "rigs": ["snaffle"], "cattle": true, "first_rides": false, "quiet_hands": true,
     });
     let hours = json!([
         {"weekday": 1, "from": "07:00:00", "to": "15:30:00", "most_horses": 6},

@@ -17,8 +17,8 @@ interface Props {
   onAngle: (degrees: number) => void;
 }
 
-const left = -4.5;
-const width = 15;
+const left = -4.4;
+const width = 13.4;
 const top = -4.2;
 
 /** Inches an arrow has for a pound, bent so that a strong pull stays in the picture. */
@@ -29,7 +29,7 @@ const arrowOf = (pounds: number) => 0.35 + 1.5 * Math.log1p(pounds / 3);
  * it, strap and rein where they are, forces as arrows. Shank and rein can be dragged.
  */
 export function CurbBench(props: Props) {
-  const { measures, jaw, turn, said, name } = props;
+  const { measures, jaw, turn, said } = props;
   const { leather } = useTheme().palette;
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<'turn' | 'angle'>();
@@ -41,7 +41,7 @@ export function CurbBench(props: Props) {
   const curbRing = flip(forces.curb_ring);
   const reinRing = flip(forces.rein_ring);
   const holds = said.has_taken_hold ?? false;
-  const rein = pointed(reinRing, flip(forces.rein), 4.2, props);
+  const rein = pointed(reinRing, flip(forces.rein), 4.8, props);
   const move = (event: PointerEvent) => {
     const box = svg.current;
     if (!held || !box) return;
@@ -114,6 +114,7 @@ export function CurbBench(props: Props) {
         color={leather.leather}
         head={`${marker}r`}
         label={`rein ${forceInWords(props.pull)}`}
+        at={{ x: rein.x, y: rein.y + 1.25 }}
       />
       {holds && (
         <>
@@ -124,6 +125,7 @@ export function CurbBench(props: Props) {
             color={leather.brick}
             head={`${marker}c`}
             label={`chin ${forceInWords(forces.curb_lbf)}`}
+            at={{ x: jaw + 1.15, y: -1.15 }}
           />
           <Force
             from={{ x: 0, y: 0 }}
@@ -131,12 +133,11 @@ export function CurbBench(props: Props) {
             color={leather.water}
             head={`${marker}m`}
             label={`mouth ${forceInWords(forces.mouth_lbf)}`}
+            at={{ x: -0.7, y: -0.1 }}
+            end
           />
         </>
       )}
-      <text x={left + 0.2} y={top + height - 0.35} fontSize={0.5} fill={leather.faded}>
-        {name}
-      </text>
     </svg>
   );
 }
@@ -165,20 +166,24 @@ function strapPath(ring: Point, jaw: number, slack: number): string {
   return `M ${ring.x} ${ring.y} Q ${mid.x} ${mid.y} ${jaw} 0.05`;
 }
 
-/** Bars, tongue and chin groove, as a cut through the jaw. */
+/** Nose and lower jaw from the side, the head upright, looking to the left. */
 function Jaw({ jaw }: { jaw: number }) {
   const { leather } = useTheme().palette;
+  const chin = jaw - 0.25;
   return (
     <g>
       <path
-        d={`M -3.6 1.6 Q -1.6 0.2 0 0.34 Q ${jaw * 0.5} 0.1 ${jaw - 0.15} -1.4 Q ${jaw + 2} -3.4 ${jaw + 3.2} -3.6 L ${jaw + 3.4} -1.8 Q ${jaw + 1} -0.6 ${jaw} 0 Q ${jaw - 0.6} 1.5 -1 2.4 Q -3.2 2.9 -3.6 1.6 Z`}
+        d="M -0.2 -4.2 Q -0.35 -1 -0.2 0.9 Q -0.4 2.6 -1.8 2.7 Q -3.3 2.6 -3.2 1 Q -3.1 -1.5 -2.5 -4.2 Z"
         fill={leather.line}
-        opacity={0.55}
+        opacity={0.35}
+      />
+      <ellipse cx={-2.4} cy={1.7} rx={0.3} ry={0.45} fill={leather.ground} opacity={0.8} />
+      <path
+        d={`M 0.25 -4.2 Q 0.15 -1.5 0.2 0.4 Q 0 2 ${chin * 0.45} 2.2 Q ${chin + 0.3} 2.2 ${chin + 0.2} 1.1 Q ${jaw - 0.1} 0.4 ${jaw} 0 Q ${jaw + 0.4} -1.6 ${jaw + 1.6} -4.2 Z`}
+        fill={leather.line}
+        opacity={0.6}
       />
       <circle cx={jaw} cy={0} r={0.13} fill={leather.ink} />
-      <text x={jaw + 0.3} y={0.55} fontSize={0.46} fill={leather.faded}>
-        chin groove
-      </text>
     </g>
   );
 }
@@ -236,21 +241,22 @@ function Arrowhead({ id, color }: { id: string; color: string }) {
 interface ForceProps {
   from: Point;
   by: Point;
-  /** It presses from the other side: the arrow ends here. */
+  /** It presses from behind: the arrow ends here, against the pull. */
   back?: boolean;
   color: string;
   head: string;
   label: string;
+  /** Where the label stands, so that none covers another. */
+  at: Point;
+  end?: boolean;
 }
 
-function Force({ from, by, back, color, head, label }: ForceProps) {
+function Force({ from, by, back, color, head, label, at, end }: ForceProps) {
   const { leather } = useTheme().palette;
   const size = Math.hypot(by.x, by.y);
   if (size < 0.01) return null;
   const long = arrowOf(size) / size;
-  // What presses on the chin comes from below: the strap is drawn towards the bit.
-  const way = back ? -1 : 1;
-  const to = { x: from.x + by.x * long * way, y: from.y + by.y * long * way };
+  const to = { x: from.x + by.x * long, y: from.y + by.y * long };
   return (
     <g>
       <line
@@ -260,14 +266,14 @@ function Force({ from, by, back, color, head, label }: ForceProps) {
         markerEnd={`url(#${head})`}
       />
       <text
-        x={to.x + (to.x < from.x ? -0.3 : 0.3)}
-        y={to.y + (to.y < from.y ? -0.25 : 0.6)}
+        x={at.x}
+        y={at.y}
         fontSize={0.56}
         fontWeight={700}
-        textAnchor={to.x < from.x ? 'end' : 'start'}
+        textAnchor={end ? 'end' : 'start'}
         fill={color}
         stroke={leather.ground}
-        strokeWidth={0.12}
+        strokeWidth={0.14}
         paintOrder="stroke"
       >
         {label}

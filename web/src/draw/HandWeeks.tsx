@@ -70,7 +70,7 @@ export function HandWeeks({ name, weeks }: { name: string; weeks: Schemas['HandW
                 />
                 {(weeks.length < 7 || index % 3 === 0) && (
                   <text x={x} y={height + 18} fontSize={13} fill={leather.faded}>
-                    {shortDay(monday).replace(/^\w+,? /, '')}
+                    {shortDay(monday)}
                   </text>
                 )}
               </g>

@@ -169,7 +169,7 @@ function CurbPiece({ measures, half }: { measures: Measures; half: number }) {
     );
   return (
     <>
-      <path d={path} stroke={leather.leather} strokeWidth={width} opacity={0.85} />
+      <path d={path} stroke={leather.leather} strokeWidth={width} opacity={0.45} />
       <path d={path} stroke={leather.onLeather} strokeWidth={0.05} strokeDasharray=".18 .18" />
     </>
   );

@@ -27,7 +27,8 @@ export async function setShare(db: KeptDatabase, mount: Of, bosalPct: number): P
     const { ms } = clock.after(ride.rideId, ride);
     const before = ride.shares ?? [];
     const last = before.at(-1);
-    const moving = last !== undefined && ms - last.after_ms < sameMoveMs;
+    // What the ride began with stays what it began with.
+    const moving = last !== undefined && before.length > 1 && ms - last.after_ms < sameMoveMs;
     // The moment it began to move stays; the share is where the hand came to rest.
     const share = { after_ms: moving ? last.after_ms : ms, bosal_pct: bosalPct };
     const shares = [...(moving ? before.slice(0, -1) : before), share].slice(0, mostShares);

@@ -36,13 +36,14 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
   const stands = kept?.shares.at(-1)?.bosal_pct ?? kept?.card ?? next?.bosal_pct ?? 90;
   const share = moving ?? stands;
   const put = async (pct: number) => {
-    setMoving(undefined);
+    // The hand is quicker than the storage: what was set last here is what stands.
+    setMoving(within(pct));
     await setShare(db, mount, within(pct));
     kick();
   };
   const asks = async (ask: 'for_bridle' | 'back') => {
     // What stood before the horse asked is part of the ride.
-    if (inTwoRein && kept?.shares.length === 0) await setShare(db, mount, within(stands));
+    if (inTwoRein && kept?.shares.length === 0) await setShare(db, mount, within(share));
     await horseAsks(db, horseId, ask);
     kick();
   };
@@ -68,8 +69,8 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
             <Button
               aria-label="A quarter to the bosal"
-              disabled={stands >= 100}
-              onClick={() => void put(stands + quarter)}
+              disabled={share >= 100}
+              onClick={() => void put(share + quarter)}
               sx={quarterSx}
             >
               + Bosal
@@ -88,8 +89,8 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
             />
             <Button
               aria-label="A quarter to the bridle"
-              disabled={stands <= 0}
-              onClick={() => void put(stands - quarter)}
+              disabled={share <= 0}
+              onClick={() => void put(share - quarter)}
               sx={quarterSx}
             >
               + Bridle

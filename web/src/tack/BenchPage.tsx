@@ -109,7 +109,16 @@ function OnBench({ bits }: { bits: Piece[] }) {
             <SnaffleOnBench key={piece.gear_id} piece={piece} bench={bench} onBench={set} />
           ),
         )}
-        <Box>
+        <Box
+          sx={
+            second && {
+              gridColumn: { md: '1 / -1' },
+              columns: { md: 2 },
+              columnGap: 6,
+              '& > *': { breakInside: 'avoid' },
+            }
+          }
+        >
           <BenchSliders
             bench={bench}
             curb={onBench.some(isCurb)}

@@ -89,7 +89,7 @@ function StrapNumbers({ piece }: { piece: PieceForHorse }) {
   return (
     <Typography sx={{ mt: 1.5, borderLeft: '6px solid', pl: 1.5 }}>
       {strap
-        ? `As it is buckled it takes hold at ${Math.round(strap.takes_hold_deg)} degrees, with ${Number(strap.slack_fingers.toFixed(1))} fingers of slack. ${piece.said.says.join(' ')}`
+        ? `As it is buckled there are ${Number(strap.slack_fingers.toFixed(1))} fingers of slack. ${piece.said.says.join(' ')}`
         : 'Measure jaw and strap under “Fit it”, and the numbers stand here.'}
     </Typography>
   );

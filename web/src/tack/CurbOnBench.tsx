@@ -25,13 +25,12 @@ export function CurbOnBench({ piece, bench, onBench }: Props) {
   const buckled = useLive('curb', curbInput(piece, { ...bench, wanted: usualBench.wanted }, null));
   const half = buckled.output?.half_strap_in ?? null;
   const { output, error } = useLive('curb', half === null ? null : curbInput(piece, bench, half));
-  if (error || buckled.error)
-    return (
-      <Typography role="alert" sx={{ borderLeft: '6px solid', pl: 1.5 }}>
-        {piece.name}: {error ?? buckled.error}
-      </Typography>
-    );
-  if (!output) return <Box sx={{ minHeight: 420 }} />;
+  const wrong = (error ?? buckled.error) && (
+    <Typography role="alert" sx={{ borderLeft: '6px solid', pl: 1.5, mb: 1 }}>
+      {piece.name}: {error ?? buckled.error}
+    </Typography>
+  );
+  if (!output) return <Box sx={{ minHeight: 420 }}>{wrong}</Box>;
   const { forces, strap, says, has_taken_hold } = output;
   const holes = strap?.change.holes ?? 0;
   const rows: [string, string][] = [
@@ -56,6 +55,7 @@ export function CurbOnBench({ piece, bench, onBench }: Props) {
   }
   return (
     <Box sx={{ minWidth: 0 }}>
+      {wrong}
       <CurbBench
         name={piece.name}
         measures={piece.measures}

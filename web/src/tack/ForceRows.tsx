@@ -12,7 +12,7 @@ interface Props {
 export function ForceRows({ name, rows, says }: Props) {
   return (
     <>
-      <Typography variant="h3" sx={{ mt: 1.5 }}>
+      <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
         {name}
       </Typography>
       <Box

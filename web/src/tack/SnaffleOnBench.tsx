@@ -18,13 +18,12 @@ interface Props {
 export function SnaffleOnBench({ piece, bench, onBench }: Props) {
   const input = snaffleInput(piece, bench);
   const { output, error } = useLive('snaffle', input);
-  if (error)
-    return (
-      <Typography role="alert" sx={{ borderLeft: '6px solid', pl: 1.5 }}>
-        {piece.name}: {error}
-      </Typography>
-    );
-  if (!output) return <Box sx={{ minHeight: 420 }} />;
+  const wrong = error && (
+    <Typography role="alert" sx={{ borderLeft: '6px solid', pl: 1.5, mb: 1 }}>
+      {piece.name}: {error}
+    </Typography>
+  );
+  if (!output) return <Box sx={{ minHeight: 420 }}>{wrong}</Box>;
   const lift = output.lift_lbf;
   const rows: [string, string][] = [
     ['Joint', `${Math.round(output.joint_deg)} degrees`],
@@ -38,6 +37,7 @@ export function SnaffleOnBench({ piece, bench, onBench }: Props) {
   const [, most, step] = reach.apart;
   return (
     <Box sx={{ minWidth: 0 }}>
+      {wrong}
       <SnaffleBench
         name={piece.name}
         mouthpiece={input.snaffle.mouthpiece_in}

@@ -77,15 +77,15 @@ function Rail({ pieces }: { pieces: Piece[] }) {
         listStyle: 'none',
         m: 0,
         p: 0,
-        display: 'flex',
-        flexWrap: 'wrap',
-        columnGap: 3,
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(210px, 1fr))',
         rowGap: 4,
-        '& > li': { borderTop: '10px solid', borderColor: 'primary.main' },
+        // One rail a row, whatever hangs on it.
+        '& > li': { borderTop: '10px solid', borderColor: 'primary.main', px: 1.5 },
       }}
     >
       {pieces.map((piece) => (
-        <Box component="li" key={piece.gear_id} sx={{ flex: '1 1 220px', maxWidth: 330 }}>
+        <Box component="li" key={piece.gear_id}>
           <Hook piece={piece} worn={wearing(piece.gear_id)} />
         </Box>
       ))}

@@ -26,7 +26,9 @@ export function useLive<N extends CalculatorName>(name: N, input: Input<N> | nul
         try {
           setLive({ output: await calculateAnywhere(name, JSON.parse(of) as Input<N>) });
         } catch (error) {
-          setLive({ error: error instanceof Error ? error.message : String(error) });
+          // What cannot be is said; what was last stays in sight.
+          const why = error instanceof Error ? error.message : String(error);
+          setLive(({ output }) => ({ output, error: why }));
         }
       }
       busy.current = false;

@@ -24,6 +24,10 @@ const DatesAtRisk = lazy(async () => ({
   default: (await import('../road/DatesAtRisk')).DatesAtRisk,
 }));
 
+const HeavyHands = lazy(async () => ({
+  default: (await import('../people/HeavyHands')).HeavyHands,
+}));
+
 const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
 export function TodayPage() {
@@ -72,6 +76,7 @@ function Day({ today }: { today: Schemas['Today'] }) {
       <Suspense fallback={null}>
         <DatesAtRisk />
         <DueCare />
+        {who.decides && <HeavyHands />}
       </Suspense>
       {today.usual && (
         <Suspense fallback={null}>
