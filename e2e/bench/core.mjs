@@ -43,6 +43,17 @@ const goals = Array.from({ length: Math.ceil(levels.length / 60) }, (_, part) =>
 }));
 const road = { today: '2026-06-01', goals, levels: [], rides_a_week: 5 };
 
+// A bit on the bench.
+const curb = {
+  purchase_in: 1.5,
+  shank_in: 4.5,
+  jaw_in: 2,
+  pull_lbf: 2,
+  pull_angle_deg: 90,
+  rotation_deg: 40,
+};
+const strap = { half_length_in: 3.1, hole_spacing_in: 0.5, holes_shorter: 3, holes_longer: 3 };
+
 const types = { js: 'text/javascript', wasm: 'application/wasm', html: 'text/html' };
 const server = createServer((request, response) => {
   const file = request.url.slice(1) || 'index.html';
@@ -107,6 +118,8 @@ const measured = await page.evaluate(
       { label: `one level's verdict (${ofWindow.length} reps)`, times: 100, call: { name: 'gate', input: { reps: ofWindow, date } } }, // prettier-ignore
       { label: `a whole horse (${reps.length} reps)`, times: 20, call: { name: 'judge', input: { reps, date } } }, // prettier-ignore
       { label: `its card (${reps.length} reps)`, times: 20, call: { name: 'card', input: { horse: { reps, date }, day: { minutes: 60, helper: true } } } }, // prettier-ignore
+      { label: 'a curb bit under the hand, its strap looked at', times: 500, call: { name: 'curb', input: { curb, strap } } }, // prettier-ignore
+      { label: 'a snaffle for two hands', times: 500, call: { name: 'snaffle', input: { snaffle: { mouthpiece_in: 5, mouth_in: 4.75 }, hands: { pull_lbf: 2, apart_in: 16, high_in: 0, behind_in: 24 } } } }, // prettier-ignore
       { label: 'a road: 2,000 futures, 26 weeks, the whole ladder', times: 20, call: { name: 'road', input: { road } } }, // prettier-ignore
       { label: 'the same with 400, as while a slider moves', times: 20, call: { name: 'road', input: { road: { ...road, futures: 400 } } } }, // prettier-ignore
     ],

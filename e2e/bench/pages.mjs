@@ -46,7 +46,8 @@ await debug.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
 await page.addInitScript(() => {
   window.longest = 0;
   new PerformanceObserver((list) => {
-    for (const { duration } of list.getEntries()) window.longest = Math.max(window.longest, duration);
+    for (const { duration } of list.getEntries())
+      window.longest = Math.max(window.longest, duration);
   }).observe({ type: 'longtask', buffered: true });
 });
 
@@ -92,5 +93,7 @@ for (const [name, path] of Object.entries(pages)) {
   );
 }
 const cached = await fromCache();
-console.log(`Today from cache: ${(middle(cached) / 1000).toFixed(2)} s shown, the slowest ${(Math.max(...cached) / 1000).toFixed(2)} s`);
+console.log(
+  `Today from cache: ${(middle(cached) / 1000).toFixed(2)} s shown, the slowest ${(Math.max(...cached) / 1000).toFixed(2)} s`,
+);
 await browser.close();

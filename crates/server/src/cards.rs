@@ -200,6 +200,7 @@ async fn list_traits(_: Signed) -> Json<Vec<KnownTrait>> {
 
 /// The traits of a horse.
 #[derive(Debug, Deserialize, ToSchema)]
+#[schema(as = TraitsOfHorse)]
 #[serde(deny_unknown_fields)]
 struct Traits {
     /// All of them; what is named takes the place of what was.

@@ -3,13 +3,16 @@
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::Side;
+use cavesson_core::gear::two_rein::TwoReinRide;
 use cavesson_core::horse::RideMark;
 use cavesson_core::ladder::{FaultId, Ladder, RungId, SkillId};
+use cavesson_core::person::{NotCleared, RideNeeds, Role};
 use cavesson_core::rep::Measure;
+use cavesson_core::ride::shares::two_rein_ride;
 use cavesson_core::ride::strip::strips;
 use cavesson_core::ride::{Exertion, Mood, RideEnd, RigFrom, Strip};
 use cavesson_store::timeline::{self, RepChange, TimelineRep};
-use cavesson_store::{ride, ride_block};
+use cavesson_store::{BarnTransaction, gear, person, ride, ride_block, ride_share};
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -63,6 +66,11 @@ struct Ride {
     quiet_after_s: Option<f64>,
     /// The rigs it was ridden in, first to last.
     rigs: Vec<RigFrom>,
+    /// In the two-rein: the share along it, and what the horse asked for; null for any other.
+    two_rein: Option<TwoReinRide>,
+    /// What its rider was not cleared for, by today's clearances; for those who decide, empty
+    /// for others. A ride that was ridden is never refused.
+    not_cleared: Vec<String>,
     /// Who else was there; null where nobody said.
     present: Option<String>,
     /// Its parts, in their order.
@@ -163,6 +171,8 @@ async fn show(
         .await?
         .map(|planned| planned.place);
     let horse_id = ride.horse_id;
+    let two_rein = two_rein(&mut barn, ride_id).await?;
+    let not_cleared = not_cleared(&mut barn, &signed, &ride, &said.rigs).await?;
     let judged = app.known.judged_horse(barn, horse_id, ride.day).await?;
     let day = ride.day;
     let parts = app.work.judging.run(move || {
@@ -189,11 +199,62 @@ async fn show(
         note: said.note,
         quiet_after_s: said.quiet_after_s,
         rigs: said.rigs,
+        two_rein,
+        not_cleared,
         present: said.present,
         blocks,
         timeline,
         place,
     }))
+}
+
+async fn two_rein(barn: &mut BarnTransaction, ride_id: Uuid) -> Answer<Option<TwoReinRide>> {
+    let found = ride_share::of_ride(barn, ride_id).await?;
+    Ok(found.and_then(|one| two_rein_ride(&one.shares, &one.asked, one.ended_ms, false)))
+}
+
+/// What the rider of a ride was not cleared for in its rigs.
+async fn not_cleared(
+    barn: &mut BarnTransaction,
+    signed: &Signed,
+    ride: &ride::Ride,
+    rigs: &[RigFrom],
+) -> Answer<Vec<String>> {
+    if signed.person.role != Role::Trainer || rigs.is_empty() {
+        return Ok(Vec::new());
+    }
+    let members = person::members(barn).await?;
+    let rider_id = ride::rider_of(barn, ride.ride_id).await?;
+    let Some(rider) = members
+        .into_iter()
+        .find(|member| Some(member.person.person_id) == rider_id)
+    else {
+        return Ok(Vec::new());
+    };
+    let shelf = gear::list(barn).await?;
+    let mut said: Vec<String> = Vec::new();
+    for rig in rigs {
+        let piece = shelf
+            .iter()
+            .find(|piece| Some(piece.gear_id) == rig.gear_id);
+        let needs = RideNeeds {
+            person_id: rider.person.person_id,
+            horse_id: ride.horse_id,
+            rig: Some(rig.kind),
+            cattle: false,
+            first_rides: false,
+            quiet_hands: piece.is_some_and(|piece| piece.sheet.quiet_hands),
+            only_riders: None,
+        };
+        let stops = rider.clearance.stops(rider.person.role, &needs);
+        for why in stops {
+            let text = format!("{}.", why.text(&rider.person.name));
+            if why != NotCleared::Role && !said.contains(&text) {
+                said.push(text);
+            }
+        }
+    }
+    Ok(said)
 }
 
 fn timeline_of(ladder: &Ladder, reps: Vec<TimelineRep>, changes: &[RepChange]) -> Vec<TimelineAsk> {

@@ -88,3 +88,62 @@ fn every_refusal_of_an_extractor_is_documented() {
         }
     }
 }
+
+/// The schema names of a source file: what derives a schema, by its name or the one it is
+/// given.
+fn schema_names(source: &str) -> Vec<String> {
+    let (mut names, mut derives, mut given) = (Vec::new(), false, None);
+    for line in source.lines().map(str::trim) {
+        derives |= line.starts_with("#[") && line.contains("ToSchema");
+        if let Some((_, name)) = line.split_once("schema(as = ") {
+            given = name.split_once(')').map(|(name, _)| name.to_owned());
+        }
+        let words: Vec<&str> = line.split([' ', '<', '(']).collect();
+        let declared = words
+            .iter()
+            .position(|word| ["struct", "enum"].contains(word));
+        if let Some(at) = declared.filter(|at| *at <= 2 && line.starts_with(words[0])) {
+            if derives {
+                names.push(given.take().unwrap_or_else(|| words[at + 1].to_owned()));
+            }
+            (derives, given) = (false, None);
+        }
+    }
+    names
+}
+
+fn sources(folder: &std::path::Path, found: &mut Vec<String>) {
+    for entry in std::fs::read_dir(folder).unwrap() {
+        let path = entry.unwrap().path();
+        if path.is_dir() {
+            sources(&path, found);
+        } else if path.extension().is_some_and(|kind| kind == "rs") {
+            found.push(std::fs::read_to_string(path).unwrap());
+        }
+    }
+}
+
+/// Two types of one name would stand for each other in the document, and one be lost.
+#[test]
+fn no_two_types_share_the_name_of_a_schema() {
+    let (mut found, mut seen) = (Vec::new(), BTreeSet::new());
+    for of_crate in ["../core/src", "src"] {
+        let root = std::path::Path::new(env!("CARGO_MANIFEST_DIR")).join(of_crate);
+        sources(&root, &mut found);
+    }
+    let names: Vec<String> = found
+        .iter()
+        .flat_map(|source| schema_names(source))
+        .collect();
+    // A macro's name is that of its user.
+    let names: Vec<String> = names
+        .into_iter()
+        .filter(|name| !name.starts_with('$'))
+        .collect();
+    assert!(names.len() > 400, "{} schemas were read", names.len());
+    let twice: Vec<&String> = names.iter().filter(|name| !seen.insert(*name)).collect();
+    assert!(
+        twice.is_empty(),
+        "give each its own by `schema(as = ...)`: {twice:?}"
+    );
+}

@@ -495,6 +495,13 @@ async fn a_ride_in_the_two_rein_keeps_its_ribbon_and_says_how_the_next_starts(po
         assert_eq!(trainer.batch(&batch).await.status(), 200);
     }
     let shown = trainer.json(&path).await;
+    let one = trainer
+        .json(&format!(
+            "/api/rides/{}",
+            shown["rides"][0]["ride_id"].as_str().unwrap()
+        ))
+        .await;
+    assert_eq!(one["two_rein"], shown["rides"][0]["ride"]);
     let rides = shown["rides"].as_array().unwrap();
     assert_eq!(rides.len(), 4);
     assert_eq!(rides[0]["said"]["mean_bosal_pct"], 60.0);
@@ -526,6 +533,7 @@ async fn a_ride_in_the_two_rein_keeps_its_ribbon_and_says_how_the_next_starts(po
 async fn hands_heavier_than_the_tack_allows_are_said_to_the_trainer_alone(pool: PgPool) {
     let server = Server::start(pool).await;
     let trainer = server.person("trainer@home").await;
+    clear(&server, "rider", json!({})).await;
     let rider = server.person("rider@home").await;
     let bit = hang(&trainer, &shank("Short")).await;
     let rig = json!({"after_ms": 0, "kind": "shank", "gear_id": bit});
@@ -543,6 +551,16 @@ async fn hands_heavier_than_the_tack_allows_are_said_to_the_trainer_alone(pool: 
             .status(),
         200
     );
+    // The rider is not cleared for such tack: the ride is kept, and the trainer is told.
+    let heavy = ridden(&server, 1, &rig, "two_fingers", 1);
+    assert_eq!(rider.batch(&heavy).await.status(), 200);
+    let path = format!(
+        "/api/rides/{}",
+        heavy["rides"][0]["ride_id"].as_str().unwrap()
+    );
+    let told = trainer.json(&path).await["not_cleared"].to_string();
+    assert!(told.contains("quiet hands"), "{told}");
+    assert_eq!(rider.json(&path).await["not_cleared"], json!([]));
     let hands = trainer.json("/api/hands").await;
     let hands = hands.as_array().unwrap();
     assert_eq!(hands.len(), 2);

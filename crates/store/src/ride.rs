@@ -96,6 +96,21 @@ pub async fn find(
     Ok(row.map(Ride::from))
 }
 
+/// Who rode; none where there is no such ride.
+///
+/// # Errors
+/// When the query fails.
+pub async fn rider_of(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Option<Uuid>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        "select rider_id from ride where barn_id = $1 and ride_id = $2",
+        barn_id,
+        ride_id
+    )
+    .fetch_optional(barn.connection())
+    .await?)
+}
+
 /// The rides of a day, earliest first.
 ///
 /// # Errors

@@ -81,6 +81,22 @@ pub struct RideInRig {
 /// # Errors
 /// When a query fails.
 pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Vec<RideInRig>> {
+    read(barn, Some(horse_id), None).await
+}
+
+/// One ride, where somebody said its rig.
+///
+/// # Errors
+/// When a query fails.
+pub async fn of_ride(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Option<RideInRig>> {
+    Ok(read(barn, None, Some(ride_id)).await?.pop())
+}
+
+async fn read(
+    barn: &mut BarnTransaction,
+    horse_id: Option<Uuid>,
+    ride_id: Option<Uuid>,
+) -> StoreResult<Vec<RideInRig>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
         r#"select r.ride_id, r.day as "day: jiff_sqlx::Date", p.name as rider,
@@ -89,11 +105,13 @@ pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Ve
                                      where rep.barn_id = r.barn_id and rep.ride_id = r.ride_id), 0))::float8
                       as "ended_ms!"
            from ride r join person p on p.barn_id = r.barn_id and p.person_id = r.rider_id
-           where r.barn_id = $1 and r.horse_id = $2
+           where r.barn_id = $1 and ($2::uuid is null or r.horse_id = $2)
+             and ($3::uuid is null or r.ride_id = $3)
              and exists (select from ride_rig g where g.barn_id = r.barn_id and g.ride_id = r.ride_id)
            order by r.started_at, r.ride_id"#,
         barn_id,
-        horse_id
+        horse_id,
+        ride_id
     )
     .fetch_all(barn.connection())
     .await?;
@@ -122,7 +140,7 @@ pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Ve
             day: row.day.to_jiff(),
             rider: row.rider,
             ended_ms: row.ended_ms.clamp(0.0, f64::from(u32::MAX)) as u32,
-            rigs: of_ride(&rigs, row.ride_id),
+            rigs: own_rigs(&rigs, row.ride_id),
             shares: shares
                 .iter()
                 .filter(|share| share.ride_id == row.ride_id)
@@ -147,7 +165,7 @@ pub async fn rides(barn: &mut BarnTransaction, horse_id: Uuid) -> StoreResult<Ve
         .collect())
 }
 
-fn of_ride(rigs: &[(Uuid, RigFrom)], ride_id: Uuid) -> Vec<RigFrom> {
+fn own_rigs(rigs: &[(Uuid, RigFrom)], ride_id: Uuid) -> Vec<RigFrom> {
     let own = rigs.iter().filter(|(id, _)| *id == ride_id);
     own.map(|(_, rig)| rig.clone()).collect()
 }

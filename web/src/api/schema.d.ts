@@ -5864,6 +5864,11 @@ export interface components {
             /** @description What made it unlike the others. */
             marks: components["schemas"]["RideMark"][];
             mood?: components["schemas"]["Mood"] | null;
+            /**
+             * @description What its rider was not cleared for, by today's clearances; for those who decide, empty
+             *     for others. A ride that was ridden is never refused.
+             */
+            not_cleared: string[];
             /** @description One line for next time; empty where there is none. */
             note: string;
             /**
@@ -5889,6 +5894,7 @@ export interface components {
             started_at: string;
             /** @description Every ask in the order of asking, those taken back among them. */
             timeline: components["schemas"]["TimelineAsk"][];
+            two_rein?: components["schemas"]["TwoReinRide"] | null;
         };
         /** @description A part of a ride with one aim. */
         RideBlock: {
@@ -7174,7 +7180,7 @@ export interface components {
             under_way?: components["schemas"]["UnderWay"] | null;
         };
         /** @description The traits of a horse. */
-        Traits: {
+        TraitsOfHorse: {
             /** @description All of them; what is named takes the place of what was. */
             traits: components["schemas"]["HorseTrait"][];
         };
@@ -13813,7 +13819,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Traits"];
+                "application/json": components["schemas"]["TraitsOfHorse"];
             };
         };
         responses: {

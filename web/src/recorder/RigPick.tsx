@@ -10,7 +10,7 @@ import { TextBox } from '../frame/TextBox';
 import type { Rig } from '../queue/db';
 import { rigWords } from '../words/states';
 import type { HorseTack } from '../tack/queries';
-import { rigKind, short } from './useRig';
+import { rigKind, short } from './rigNamed';
 
 const kinds = Object.keys(rigWords) as Schemas['RigKind'][];
 

@@ -8,6 +8,7 @@ import { setRig } from '../queue/rig';
 import { useWho } from '../session/who';
 import { tackQuery } from '../tack/queries';
 import { dayIn } from '../words/days';
+import { rigKind, short } from './rigNamed';
 
 const none: string[] = [];
 
@@ -55,18 +56,4 @@ export function useRig(horseId: string, rideId: string | undefined) {
       kick();
     },
   };
-}
-
-/** As much of a name as a ride keeps. */
-export const short = (name: string) => name.slice(0, 40).trim();
-
-/** The rig a piece makes; a saddle makes none. */
-export function rigKind(kind: string): Rig['kind'] | undefined {
-  return kind === 'halter' ||
-    kind === 'snaffle' ||
-    kind === 'bosal' ||
-    kind === 'shank' ||
-    kind === 'two_rein'
-    ? kind
-    : undefined;
 }

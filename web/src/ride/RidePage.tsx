@@ -8,6 +8,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { drawn } from '../draw/rein';
 import { AsksDrawn, AsksKey } from '../draw/AsksDrawn';
+import { ShareRibbon } from '../draw/ShareRibbon';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
@@ -79,6 +80,24 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
         {ride.place && `, ${ride.place.toLowerCase()}`}
       </Typography>
       <Worn ride={ride} />
+      {ride.not_cleared.map((why) => (
+        <Typography key={why} role="note" sx={{ borderLeft: '6px solid', pl: 1.5, mb: 1 }}>
+          {why} The ride counts all the same.
+        </Typography>
+      ))}
+      {ride.two_rein && (
+        <Box sx={{ maxWidth: 720, mb: 2 }}>
+          <ShareRibbon
+            segments={ride.two_rein.segments}
+            events={ride.two_rein.events ?? []}
+            endMin={ride.two_rein.end_min}
+            height={44}
+          />
+          <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+            Braided is bosal, plain is bridle. Up: asks for the bridle. Down: asks back.
+          </Typography>
+        </Box>
+      )}
       {closesOut && (
         <CloseOut chips={chips} horseId={ride.horse.horse_id} horseName={ride.horse.name} />
       )}

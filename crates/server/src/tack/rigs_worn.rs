@@ -110,8 +110,8 @@ fn history(judged: &Judged) -> Vec<RigStretch> {
                 last.rides += 1;
             }
             None => {
-                let new = !stretches.is_empty()
-                    && !stretches.iter().any(|known| known.rig.is_same(rig));
+                let new =
+                    !stretches.is_empty() && !stretches.iter().any(|known| known.rig.is_same(rig));
                 stretches.push(RigStretch {
                     rig: rig.clone(),
                     from: day,
