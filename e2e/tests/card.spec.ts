@@ -146,12 +146,12 @@ test('a ride says what it was ridden in, and is closed out in a few taps', async
   await page.goto(`/horses/${horse_id}/ride/bend.flex/stand`);
   const bar = page.getByRole('navigation', { name: 'Parts of the ride' });
   await bar.getByRole('button', { name: /Ridden in/ }).click();
-  await page.getByRole('button', { name: 'Snaffle' }).click();
+  await page.getByRole('button', { name: 'Snaffle', exact: true }).click();
   await expect(bar.getByRole('button', { name: /Ridden in/ })).toContainText('Snaffle');
   await hold(page, 'left', 300);
   await bar.getByRole('button', { name: /Ridden in/ }).click();
   await page.getByLabel('Its name, if it has one').fill('Horsehair');
-  await page.getByRole('button', { name: 'Bosal' }).click();
+  await page.getByRole('button', { name: 'Bosal', exact: true }).click();
   await hold(page, 'right', 300);
   await expectAllSent(page);
   await page.getByRole('button', { name: 'Finish' }).click();

@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { asSentRide } from '../src/queue/batch';
 import { keptDatabase } from '../src/queue/db';
 import { keepRep } from '../src/queue/keep';
-import { setRig } from '../src/queue/rig';
+import { setRig, wearAsBarnSays } from '../src/queue/rig';
 import { horseAsks, setShare, takeAskBack } from '../src/queue/share';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
@@ -57,6 +57,31 @@ describe('the share along a ride', () => {
     await keepRep(db, mount, ask('two'));
     const [ride] = await db.rides.toArray();
     expect(asSentRide(ride!, []).shares).toBeUndefined();
+  });
+});
+
+describe('what the barn says the horse wears', () => {
+  const piece = (gear_id: string) => ({ kind: 'snaffle' as const, name: gear_id, gear_id });
+  const rigOfDay = async (db: ReturnType<typeof keptDatabase>) =>
+    (await db.cards.toArray())[0]?.rig?.gear_id;
+
+  it('is worn until its rider picks otherwise, and changes with the barn', async () => {
+    const db = keptDatabase('barn', 'worn');
+    await wearAsBarnSays(db, mount, piece('ring'));
+    expect(await rigOfDay(db)).toBe('ring');
+    await wearAsBarnSays(db, mount, piece('bosal'));
+    expect(await rigOfDay(db)).toBe('bosal');
+    await setRig(db, mount, piece('other'));
+    await wearAsBarnSays(db, mount, piece('ring'));
+    expect(await rigOfDay(db)).toBe('other');
+  });
+
+  it('leaves a ride that goes on alone', async () => {
+    const db = keptDatabase('barn', 'going');
+    await setRig(db, mount, piece('ring'));
+    await keepRep(db, mount, ask('going'));
+    await wearAsBarnSays(db, mount, piece('bosal'));
+    expect((await db.rides.toArray())[0]?.rigs?.map(({ gear_id }) => gear_id)).toEqual(['ring']);
   });
 });
 

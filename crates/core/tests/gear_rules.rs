@@ -227,3 +227,119 @@ fn a_ride_that_does_not_run_forward_is_refused_with_its_field() {
     let much = json!({"segments": [{"start_min": 0, "bosal_pct": 120}], "end_min": 40});
     assert_eq!(field(much), "/rides/0/segments/0/bosal_pct");
 }
+
+/// A year from 90/10 through half and half to 10/90, and no further.
+#[test]
+fn the_plan_goes_from_bosal_to_bridle_in_a_year() {
+    use cavesson_core::gear::two_rein::planned_pct;
+    for (days, pct) in [
+        (0.0, 90.0),
+        (182.5, 50.0),
+        (365.0, 10.0),
+        (-3.0, 90.0),
+        (800.0, 10.0),
+    ] {
+        assert!((planned_pct(days) - pct).abs() < 1e-9, "{days}");
+    }
+}
+
+/// Only rides since the starting share was last changed count for its next change.
+#[test]
+fn what_a_change_was_made_for_does_not_count_again() {
+    use cavesson_core::gear::two_rein::{AskHeld, TwoReinSaid, next_after, start_says};
+    let day = |sustained: bool, asks_back| TwoReinSaid {
+        mean_bosal_pct: 60.0,
+        asks: vec![AskHeld {
+            at_min: 5.0,
+            held_min: 20.0,
+            sustained,
+        }],
+        asks_back,
+    };
+    let days = |all: &[(f64, bool)]| -> Vec<(f64, TwoReinSaid)> {
+        all.iter()
+            .map(|(start, sustained)| (*start, day(*sustained, 0)))
+            .collect()
+    };
+    assert_eq!(next_after(&[]), None);
+    let three = days(&[(80.0, true), (80.0, true), (80.0, true)]);
+    assert_eq!(next_after(&three), Some((70.0, StartReason::Sustained)));
+    let moved_since = days(&[(80.0, true), (80.0, true), (70.0, true)]);
+    assert_eq!(
+        next_after(&moved_since),
+        Some((70.0, StartReason::SameAgain))
+    );
+    let mut back = three;
+    back.push((80.0, day(false, 2)));
+    assert_eq!(next_after(&back), Some((90.0, StartReason::AsksBack)));
+    assert!(start_says(90.0, StartReason::AsksBack).contains("90% bosal, 10% bridle"));
+}
+
+#[test]
+fn a_bosal_goes_down_a_size_when_the_horse_asks_and_not_only_once() {
+    use cavesson_core::gear::two_rein::{SizeAdvice, bosal_size, size_says};
+    use cavesson_core::ride::HorseAsked;
+    use cavesson_core::ride::shares::two_rein_ride;
+    let asked = |minute: u32, ask: &str, undone| HorseAsked {
+        ask_id: uuid::Uuid::now_v7(),
+        after_ms: minute * 60_000,
+        ask: serde_json::from_value(json!(ask)).unwrap(),
+        undone,
+    };
+    let day = |asks: &[HorseAsked]| two_rein_ride(&[], asks, 40 * 60_000, true).unwrap().said();
+    let asks_on = || day(&[asked(10, "for_bridle", false)]);
+    let taken_back = || day(&[asked(10, "for_bridle", false), asked(12, "back", false)]);
+    let mistaken = || day(&[asked(10, "for_bridle", true)]);
+    assert_eq!(
+        bosal_size(&[asks_on()]),
+        SizeAdvice::Same,
+        "once is not enough"
+    );
+    assert_eq!(
+        bosal_size(&[asks_on(), taken_back(), asks_on(), asks_on()]),
+        SizeAdvice::Smaller
+    );
+    assert_eq!(
+        bosal_size(&[mistaken(), mistaken(), mistaken(), mistaken()]),
+        SizeAdvice::Same
+    );
+    assert_eq!(
+        bosal_size(&[asks_on(), day(&[asked(3, "back", false)])]),
+        SizeAdvice::Larger
+    );
+    assert!(size_says(SizeAdvice::Smaller).contains("not only once"));
+}
+
+/// As it is recorded: out of order, said late, an ask after the ride was finished.
+#[test]
+fn a_recorded_ride_always_runs_forward() {
+    use cavesson_core::ride::shares::two_rein_ride;
+    use cavesson_core::ride::{HorseAsked, ShareSaid};
+    let share = |minute: u32, bosal_pct| ShareSaid {
+        after_ms: minute * 60_000,
+        bosal_pct,
+    };
+    let late = HorseAsked {
+        ask_id: uuid::Uuid::now_v7(),
+        after_ms: 31 * 60_000,
+        ask: serde_json::from_value(json!("for_bridle")).unwrap(),
+        undone: false,
+    };
+    let read = two_rein_ride(
+        &[share(20, 40.0), share(2, 80.0)],
+        &[late],
+        30 * 60_000,
+        false,
+    )
+    .unwrap();
+    assert_eq!(read.check(""), Ok(()));
+    assert_eq!(
+        (read.segments[0].start_min, read.segments[0].bosal_pct),
+        (0.0, 80.0)
+    );
+    assert_eq!(read.end_min, 31.0);
+    assert!(
+        two_rein_ride(&[], &[late], 1, false).is_none(),
+        "no share was said"
+    );
+}

@@ -177,3 +177,53 @@ fn rigs_that_never_met_in_a_fortnight_are_not_compared() {
     );
     assert!(words::rig(&shares[0]).contains("learning can't be told apart"));
 }
+
+/// A horse soft in its snaffle, and hard on its first day in a shank: the verdict says what it
+/// would be without that day, and the page is given the same answer as the server.
+#[test]
+fn a_first_day_in_a_new_rig_is_looked_at_apart() {
+    use cavesson_core::calc::judge;
+    use serde_json::json;
+    let (mut reps, mut rides) = (Vec::new(), Vec::new());
+    for number in 0..7_i64 {
+        let day = date(2026, 4, 1).saturating_add((2 * number).days());
+        let ride_id = Uuid::from_u128(number as u128 + 1);
+        let new = number == 6;
+        rides.push(json!({"ride_id": ride_id, "day": day, "rigs": [{
+            "from": at(day, 0), "kind": if new { "shank" } else { "snaffle" },
+        }]}));
+        for minute in 0..16 {
+            let side = if minute % 2 == 0 { "left" } else { "right" };
+            let answer = if new { "did_not_give" } else { "gave" };
+            reps.push(json!({
+                "rep_id": Uuid::from_u128(1000 * (number as u128 + 1) + minute as u128),
+                "ride_id": ride_id, "skill": "bend.flex", "rung": "stand", "side": side, "day": day,
+                "asked_at": at(day, minute + 1),
+                "measure": {"kind": "give", "hand": "fingertip", "time_s": 1.0, "answer": answer},
+            }));
+        }
+    }
+    let judged = |rides: serde_json::Value| {
+        let input = json!({
+            "reps": reps, "date": "2026-04-13", "context": {"rides": rides, "overrules": [{
+                "overrule_id": Uuid::nil(), "level": {"skill": "start.bend-ground", "rung": "stand"},
+                "day": "2026-04-01", "judge_said": "stay", "counts_as": "advance", "reason": "came so",
+            }]},
+        });
+        let output = judge::calculate(serde_json::from_value(input).unwrap()).unwrap();
+        let found = output.verdicts.into_iter();
+        found.map(|level| level.judgement).next().unwrap()
+    };
+    let with = judged(json!(rides));
+    assert_eq!(with.rigs.len(), 2);
+    assert_eq!((with.rigs[0].soft, with.rigs[0].asked), (0, 16));
+    let without = with.without_exceptional.expect("it makes a difference");
+    assert_ne!(without, with.verdict);
+    let unsaid: Vec<serde_json::Value> = rides
+        .iter()
+        .map(|ride| json!({"ride_id": ride["ride_id"], "day": ride["day"]}))
+        .collect();
+    let unsaid = judged(json!(unsaid));
+    assert_eq!(unsaid.verdict, with.verdict, "the verdict itself stays");
+    assert_eq!((unsaid.without_exceptional, unsaid.rigs.len()), (None, 0));
+}

@@ -35,6 +35,17 @@ proptest! {
                 horse.most_rides_a_day = 2;
             }
         }
+        // Some wear tack for quiet hands, some are on the way back with named riders.
+        for rider in week.riders.iter_mut().skip(1).step_by(2) {
+            rider.clearance.quiet_hands = false;
+        }
+        for horse in week.horses.iter_mut().step_by(3) {
+            horse.quiet_hands = true;
+        }
+        let named = vec![week.riders[week.riders.len() - 1].person_id];
+        for horse in week.horses.iter_mut().skip(1).step_by(4) {
+            horse.only_riders = Some(named.clone());
+        }
         let solved = solve(&week, 0.4, &|_| true).unwrap();
         prop_assert_eq!(wrong(&week, &solved.rides), Vec::<String>::new());
         prop_assert_eq!(broken(&week, &solved.rides, false).len(), 0);
@@ -288,6 +299,27 @@ fn a_week_with_nobody_says_why_each_horse_is_left_out() {
             .why
             .iter()
             .any(|why| why.starts_with("Nobody who is cleared"))),
+        "{:?}",
+        solved.left_out
+    );
+}
+
+/// A way back that names only somebody who does not ride leaves the horse out, and says why.
+#[test]
+fn a_horse_whose_named_rider_is_away_is_left_out() {
+    let mut week = tiny(2);
+    for rider in &mut week.riders {
+        rider.role = cavesson_core::person::Role::Rider;
+    }
+    for horse in &mut week.horses {
+        horse.only_riders = Some(vec![uuid::Uuid::from_u128(77)]);
+    }
+    let solved = solve(&week, 1.0, &|_| true).unwrap();
+    assert!(solved.rides.is_empty());
+    let nobody = |why: &String| why.starts_with("Nobody who is cleared");
+    assert!(!solved.left_out.is_empty());
+    assert!(
+        solved.left_out.iter().all(|one| one.why.iter().any(nobody)),
         "{:?}",
         solved.left_out
     );

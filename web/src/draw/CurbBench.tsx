@@ -12,6 +12,8 @@ interface Props {
   angle: number;
   pull: number;
   said: Output<'curb'>;
+  /** The longest shank on the bench: what lies side by side is drawn to one scale. */
+  longestShank: number;
   /** Turned by the shank, or pulled at another angle by the rein. */
   onTurn: (degrees: number) => void;
   onAngle: (degrees: number) => void;
@@ -34,8 +36,7 @@ export function CurbBench(props: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<'turn' | 'angle'>();
   const marker = useId();
-  const shank = measures.shank_in ?? 0;
-  const height = shank - top + 3;
+  const height = props.longestShank - top + 3;
   const { forces } = said;
   const flip = ({ back, up }: { back: number; up: number }) => ({ x: back, y: -up });
   const curbRing = flip(forces.curb_ring);
@@ -114,7 +115,8 @@ export function CurbBench(props: Props) {
         color={leather.leather}
         head={`${marker}r`}
         label={`rein ${forceInWords(props.pull)}`}
-        at={{ x: rein.x, y: rein.y + 1.25 }}
+        at={{ x: Math.min(rein.x + 2.4, left + width - 0.15), y: rein.y + 1.25 }}
+        end
       />
       {holds && (
         <>
@@ -125,7 +127,7 @@ export function CurbBench(props: Props) {
             color={leather.brick}
             head={`${marker}c`}
             label={`chin ${forceInWords(forces.curb_lbf)}`}
-            at={{ x: jaw + 1.15, y: -1.15 }}
+            at={{ x: jaw + 1.15, y: -2.3 }}
           />
           <Force
             from={{ x: 0, y: 0 }}

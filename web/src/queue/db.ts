@@ -124,6 +124,8 @@ export interface KeptCard {
   begun?: Schemas['Card'];
   /** The headgear the ride is to begin in. */
   rig?: Rig;
+  /** The piece that was put there because the barn says the horse wears it, not by the rider. */
+  wornByBarn?: string;
   /** The share of the bosal it is to begin with, in the two-rein. */
   bosalPct?: number;
   /** Who else is there on the next ride of the day. */

@@ -5,6 +5,23 @@ import { clock, goingRide, toSendAgain, type Mount } from './keep';
 /** As many as the server takes of one ride. */
 const mostRigs = 20;
 
+/** What the barn says the horse wears, for the next ride of the day, until its rider picks otherwise. */
+export async function wearAsBarnSays(
+  db: KeptDatabase,
+  mount: Pick<Mount, 'horseId' | 'day'>,
+  rig: Rig,
+): Promise<void> {
+  await db.transaction('rw', db.rides, db.cards, async () => {
+    if (await goingRide(db, mount.horseId)) return;
+    const id = cardId(mount);
+    const card = await db.cards.get(id);
+    const picked = card?.rig && card.rig.gear_id !== card.wornByBarn;
+    if (picked || card?.rig?.gear_id === rig.gear_id) return;
+    const wornByBarn = rig.gear_id ?? undefined;
+    await db.cards.put({ wanted: {}, ...card, id, rig, wornByBarn });
+  });
+}
+
 /** Another rig: for the ride that goes on from now, else for the next to begin today. */
 export async function setRig(
   db: KeptDatabase,

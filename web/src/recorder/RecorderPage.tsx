@@ -25,13 +25,12 @@ import { LastAsk } from './LastAsk';
 import { NoStorage } from './NoStorage';
 import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
+import { Ribbon } from './Ribbon';
 import { SettingBar } from './SettingBar';
 import { useUpsideDown } from './upsideDown';
 import { useRecorder, type Recorder } from './useRecorder';
 
 const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
-
-const Ribbon = lazy(async () => ({ default: (await import('./Ribbon')).Ribbon }));
 
 const NotCleared = lazy(async () => ({ default: (await import('./NotCleared')).NotCleared }));
 
@@ -124,11 +123,7 @@ function Asking({ recorder }: { recorder: Recorder }) {
     <>
       <Hint recorder={recorder} />
       <FaceView recorder={recorder} />
-      {(rig === 'two_rein' || rig === 'bosal') && (
-        <Suspense fallback={null}>
-          <Ribbon recorder={recorder} />
-        </Suspense>
-      )}
+      {(rig === 'two_rein' || rig === 'bosal') && <Ribbon recorder={recorder} />}
       {recorder.settings.map((setting, index) => (
         <SettingBar
           key={setting.id}

@@ -1,19 +1,18 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
-import { ShareRibbon } from '../draw/ShareRibbon';
+import { lazy, Suspense, useState } from 'react';
 import { cardId } from '../queue/card';
 import { horseAsks, setShare, takeAskBack } from '../queue/share';
 import { useQueue } from '../queue/queue';
 import { useWho } from '../session/who';
-import { twoReinQuery } from '../tack/queries';
+import { twoReinQuery } from '../tack/worn';
 import { dayIn } from '../words/days';
-import { useNow } from './useNow';
 import type { Recorder } from './useRecorder';
+
+const RibbonSoFar = lazy(async () => ({ default: (await import('./RibbonSoFar')).RibbonSoFar }));
 
 const quarter = 25;
 const within = (pct: number) => Math.min(100, Math.max(0, pct));
@@ -75,17 +74,17 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
             >
               + Bosal
             </Button>
-            <Slider
+            <Box
+              component="input"
+              type="range"
               aria-label="Share of the bosal"
+              aria-valuetext={`bosal ${share}%, bridle ${100 - share}%`}
               value={100 - share}
               min={0}
               max={100}
               step={5}
-              track={false}
-              getAriaValueText={(bridle) => `bosal ${100 - bridle}%, bridle ${bridle}%`}
-              onChange={(_, bridle) => setMoving(100 - bridle)}
-              onChangeCommitted={(_, bridle) => void put(100 - bridle)}
-              sx={{ height: 14, py: 3, '& .MuiSlider-thumb': { width: 36, height: 36 } }}
+              onChange={({ target }) => void put(100 - Number((target as HTMLInputElement).value))}
+              sx={{ flex: 1, minWidth: 0, height: 64, m: 0, accentColor: 'currentcolor' }}
             />
             <Button
               aria-label="A quarter to the bridle"
@@ -96,7 +95,11 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
               + Bridle
             </Button>
           </Box>
-          {rideId && kept && kept.shares.length > 0 && <Drawn rideId={rideId} />}
+          {rideId && kept && kept.shares.length > 0 && (
+            <Suspense fallback={null}>
+              <RibbonSoFar rideId={rideId} />
+            </Suspense>
+          )}
         </>
       )}
       <Box sx={{ display: 'flex', gap: 0.75 }}>
@@ -120,25 +123,3 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
 
 const quarterSx = { minHeight: 64, minWidth: 84, px: 0.5, fontSize: '1rem' } as const;
 const askSx = { flex: 1, minHeight: 64, px: 0.75, fontSize: '1rem', lineHeight: 1.15 } as const;
-
-/** The ride so far. */
-function Drawn({ rideId }: { rideId: string }) {
-  const { db } = useQueue();
-  const now = useNow(true);
-  const ride = useLiveQuery(() => db.rides.get(rideId), [db, rideId]);
-  if (!ride?.shares) return null;
-  const since = Math.max(ride.lastMs, ride.lastMs + now - ride.lastWall);
-  return (
-    <ShareRibbon
-      segments={ride.shares.map(({ after_ms, bosal_pct }) => ({
-        start_min: after_ms / 60_000,
-        bosal_pct,
-      }))}
-      events={(ride.horseAsked ?? [])
-        .filter(({ undone }) => !undone)
-        .map(({ after_ms, ask }) => ({ at_min: after_ms / 60_000, ask }))}
-      endMin={since / 60_000}
-      height={34}
-    />
-  );
-}

@@ -4,9 +4,9 @@ import { useEffect } from 'react';
 import { rigOf } from '../queue/card';
 import type { Rig } from '../queue/db';
 import { useQueue } from '../queue/queue';
-import { setRig } from '../queue/rig';
+import { setRig, wearAsBarnSays } from '../queue/rig';
 import { useWho } from '../session/who';
-import { tackQuery } from '../tack/queries';
+import { tackQuery } from '../tack/worn';
 import { dayIn } from '../words/days';
 import { rigKind, short } from './rigNamed';
 
@@ -24,20 +24,14 @@ export function useRig(horseId: string, rideId: string | undefined) {
     return { rig: worn ?? (await rigOf(db, { horseId, day })) };
   }, [db, horseId, rideId, day]);
   const worn = tack.data?.pieces.find((piece) => piece.worn);
-  const chosen = useLiveQuery(
-    async () => ({ rig: (await db.cards.get(`${horseId} ${day}`))?.rig }),
-    [db, horseId, day],
-  );
   const wornKind = worn && rigKind(worn.kind);
   const wornId = worn?.gear_id;
   const wornName = worn?.name ?? '';
-  const isChosen = chosen?.rig !== undefined;
-  const known = chosen !== undefined;
   useEffect(() => {
-    // What the barn says it wears, until somebody picks otherwise for the day.
-    if (!known || isChosen || rideId || !wornKind || !wornId) return;
-    void setRig(db, { horseId, day }, { kind: wornKind, name: short(wornName), gear_id: wornId });
-  }, [known, isChosen, rideId, wornKind, wornId, wornName, db, horseId, day]);
+    if (rideId || !wornKind || !wornId) return;
+    const rig = { kind: wornKind, name: short(wornName), gear_id: wornId };
+    void wearAsBarnSays(db, { horseId, day }, rig);
+  }, [rideId, wornKind, wornId, wornName, db, horseId, day]);
   const rig = found?.rig;
   const piece = tack.data?.pieces.find(({ gear_id }) => gear_id === rig?.gear_id);
   const ofKind = tack.data?.kinds.find(({ kind }) => kind === rig?.kind);

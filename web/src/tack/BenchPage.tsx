@@ -63,6 +63,7 @@ function OnBench({ bits }: { bits: Piece[] }) {
   };
   const set = (change: Partial<Bench>) => show({ ...bench, ...change });
   const onBench = second ? [first, second] : [first];
+  const longest = Math.max(...onBench.map(({ measures }) => measures.shank_in ?? 0));
   const names = bits.map(({ gear_id, name }): [string, string] => [gear_id, name]);
   return (
     <>
@@ -104,7 +105,13 @@ function OnBench({ bits }: { bits: Piece[] }) {
       >
         {onBench.map((piece) =>
           isCurb(piece) ? (
-            <CurbOnBench key={piece.gear_id} piece={piece} bench={bench} onBench={set} />
+            <CurbOnBench
+              key={piece.gear_id}
+              piece={piece}
+              bench={bench}
+              longestShank={longest}
+              onBench={set}
+            />
           ) : (
             <SnaffleOnBench key={piece.gear_id} piece={piece} bench={bench} onBench={set} />
           ),

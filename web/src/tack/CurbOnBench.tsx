@@ -11,6 +11,7 @@ import { useLive } from './useLive';
 interface Props {
   piece: Piece;
   bench: Bench;
+  longestShank: number;
   onBench: (change: Partial<Bench>) => void;
 }
 
@@ -20,7 +21,7 @@ const within = (field: keyof Bench, value: number) => {
 };
 
 /** A curb bit on the bench: drawn, its forces, its strap. */
-export function CurbOnBench({ piece, bench, onBench }: Props) {
+export function CurbOnBench({ piece, bench, longestShank, onBench }: Props) {
   // As it was buckled first: a strap that takes hold where it is usual, on this jaw.
   const buckled = useLive('curb', curbInput(piece, { ...bench, wanted: usualBench.wanted }, null));
   const half = buckled.output?.half_strap_in ?? null;
@@ -64,6 +65,7 @@ export function CurbOnBench({ piece, bench, onBench }: Props) {
         angle={bench.angle}
         pull={bench.pull}
         said={output}
+        longestShank={longestShank}
         onTurn={(turn) => onBench({ turn: within('turn', turn) })}
         onAngle={(angle) => onBench({ angle: within('angle', angle) })}
       />

@@ -2,10 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import { answer, client, type Schemas } from '../api/client';
 import { useSave } from '../form/useSave';
 
-/** A piece as it is shown: its measures are always said, be they empty. */
-export type PieceForHorse = Schemas['PieceForHorse'] & { measures: Schemas['GearMeasures'] };
-
-export type HorseTack = Omit<Schemas['HorseTack'], 'pieces'> & { pieces: PieceForHorse[] };
+export { tackQuery, twoReinQuery, type HorseTack, type PieceForHorse } from './worn';
 
 export const piecePath = (gearId: string) => `/yard/tack/${gearId}`;
 export const horseTackPath = (horseId: string) => `/horses/${horseId}/tack`;
@@ -19,13 +16,6 @@ export const fittingsQuery = queryOptions({
 });
 
 const ofHorse = (horseId: string) => ({ params: { path: { horse_id: horseId } } });
-
-export const tackQuery = (horseId: string) =>
-  queryOptions({
-    queryKey: ['tack', horseId],
-    queryFn: () =>
-      answer(client.GET('/api/horses/{horse_id}/tack', ofHorse(horseId))) as Promise<HorseTack>,
-  });
 
 export const rigsQuery = (horseId: string) =>
   queryOptions({
@@ -43,12 +33,6 @@ export const restoresQuery = (horseId: string) =>
   queryOptions({
     queryKey: ['restores', horseId],
     queryFn: () => answer(client.GET('/api/horses/{horse_id}/restores', ofHorse(horseId))),
-  });
-
-export const twoReinQuery = (horseId: string) =>
-  queryOptions({
-    queryKey: ['two-rein', horseId],
-    queryFn: () => answer(client.GET('/api/horses/{horse_id}/two-rein', ofHorse(horseId))),
   });
 
 export const handsQuery = queryOptions({

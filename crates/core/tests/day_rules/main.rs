@@ -255,6 +255,26 @@ fn first_rides_want_somebody_who_is_on_no_horse() {
 }
 
 #[test]
+fn tack_for_quiet_hands_and_a_way_back_stop_who_is_not_meant() {
+    let mut quiet = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    quiet.people[1].clearance = Clearance::for_new(Role::Rider);
+    quiet.horses[0].rig = Some(RigKind::Snaffle);
+    assert_eq!(texts(&quiet), [""; 0]);
+    quiet.horses[0].quiet_hands = true;
+    quiet.horses[0].only_riders = Some(vec![id(2, 0)]);
+    assert_eq!(
+        texts(&quiet),
+        [
+            "Tobin isn't cleared for tack that is kept for quiet hands.",
+            "Tobin isn't one of the riders named for this horse on the way back."
+        ]
+    );
+    quiet.people[1].clearance.quiet_hands = true;
+    quiet.horses[0].only_riders = Some(vec![id(2, 0), id(2, 1)]);
+    assert_eq!(texts(&quiet), [""; 0]);
+}
+
+#[test]
 fn who_is_not_cleared_is_stopped() {
     let mut shank = day(vec![ride(0, 0, 1, 1, 450, 45)]);
     shank.horses[0].rig = Some(RigKind::Shank);

@@ -197,6 +197,11 @@ fn ride_of(week: &WeekInstance, plan: &[PlannedRide], ride: &PlannedRide, found:
         if only.is_some_and(|only| !only.contains(&ride.horse_id))
             || (work.kind == WorkKind::Cattle && !rider.clearance.cattle)
             || (horse.first_rides && !rider.clearance.first_rides)
+            || (horse.quiet_hands && !rider.clearance.quiet_hands)
+            || horse
+                .only_riders
+                .as_ref()
+                .is_some_and(|only| !only.contains(&rider.person_id))
         {
             say("its rider is not cleared");
         }
