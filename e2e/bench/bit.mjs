@@ -31,35 +31,25 @@ const at = (degrees) => {
   const turn = (degrees * Math.PI) / 180;
   return [left + 2.5 * Math.sin(turn) * inch, top + 2.5 * Math.cos(turn) * inch];
 };
-await page.evaluate(() => {
-  const seen = { frames: [], drawn: 0, going: true };
-  window.seen = seen;
-  const tick = (now) => {
-    seen.frames.push(now);
-    if (seen.going) requestAnimationFrame(tick);
-  };
-  requestAnimationFrame(tick);
+await page.mouse.move(...at(20));
+await page.mouse.down();
+const moves = Array.from({ length: 180 }, (_, step) => at(40 + 30 * Math.sin(step / 12)));
+// A move a frame, as a hand makes them.
+const { frames, drawn } = await page.evaluate(async (moves) => {
   const drawing = [...document.querySelectorAll('svg[role=img]')].find((one) =>
     one.getAttribute('aria-label').includes('turned'),
   );
-  new MutationObserver(() => (seen.drawn += 1)).observe(drawing, {
-    attributes: true,
-    attributeFilter: ['aria-label'],
-  });
-});
-await page.mouse.move(...at(20));
-await page.mouse.down();
-const began = Date.now();
-let moves = 0;
-while (Date.now() - began < 3000) {
-  await page.mouse.move(...at(40 + 30 * Math.sin(moves / 12)));
-  moves += 1;
-}
+  let drawn = 0;
+  const observer = new MutationObserver(() => (drawn += 1));
+  observer.observe(drawing, { attributes: true, attributeFilter: ['aria-label'] });
+  const frames = [];
+  for (const [clientX, clientY] of moves) {
+    frames.push(await new Promise((next) => requestAnimationFrame(next)));
+    drawing.dispatchEvent(new PointerEvent('pointermove', { clientX, clientY, bubbles: true }));
+  }
+  return { frames, drawn };
+}, moves);
 await page.mouse.up();
-const { frames, drawn } = await page.evaluate(() => {
-  window.seen.going = false;
-  return window.seen;
-});
 await browser.close();
 const gaps = frames.slice(1).map((frame, index) => frame - frames[index]);
 gaps.sort((a, b) => a - b);
@@ -67,5 +57,5 @@ const seconds = (frames.at(-1) - frames[0]) / 1000;
 console.log(
   `a bit under the hand: ${Math.round(gaps.length / seconds)} frames a second, ` +
     `95 of 100 frames within ${gaps[Math.floor(gaps.length * 0.95)].toFixed(1)} ms, ` +
-    `drawn anew ${Math.round(drawn / seconds)} times a second for ${Math.round(moves / seconds)} moves`,
+    `drawn anew ${Math.round(drawn / seconds)} times a second for ${Math.round(moves.length / seconds)} moves`,
 );

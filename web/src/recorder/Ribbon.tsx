@@ -83,8 +83,8 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
               min={0}
               max={100}
               step={5}
-              onChange={({ target }) => void put(100 - Number((target as HTMLInputElement).value))}
-              sx={{ flex: 1, minWidth: 0, height: 64, m: 0, accentColor: 'currentcolor' }}
+              onChange={({ target }) => void put(100 - Number(target.value))}
+              sx={rangeSx}
             />
             <Button
               aria-label="A quarter to the bridle"
@@ -121,5 +121,32 @@ export function Ribbon({ recorder }: { recorder: Recorder }) {
   );
 }
 
+const track = {
+  height: 14,
+  border: '2px solid',
+  borderColor: 'text.primary',
+  borderRadius: '7px',
+  bgcolor: 'background.paper',
+} as const;
+const thumb = {
+  appearance: 'none',
+  width: 44,
+  height: 44,
+  border: 0,
+  borderRadius: '50%',
+  bgcolor: 'text.primary',
+} as const;
+const rangeSx = {
+  appearance: 'none',
+  flex: 1,
+  minWidth: 0,
+  height: 64,
+  m: 0,
+  bgcolor: 'transparent',
+  '&::-webkit-slider-runnable-track': track,
+  '&::-webkit-slider-thumb': { ...thumb, mt: '-17px' },
+  '&::-moz-range-track': track,
+  '&::-moz-range-thumb': thumb,
+} as const;
 const quarterSx = { minHeight: 64, minWidth: 84, px: 0.5, fontSize: '1rem' } as const;
 const askSx = { flex: 1, minHeight: 64, px: 0.75, fontSize: '1rem', lineHeight: 1.15 } as const;

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { memo, useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { FormSelect } from '../form/FormSelect';
 import { Asked } from '../frame/Asked';
@@ -12,6 +12,9 @@ import { isCurb, isJointed, readBench, usualBench, writeBench, type Bench } from
 import { BenchSliders } from './BenchSliders';
 import { CurbOnBench } from './CurbOnBench';
 import { SnaffleOnBench } from './SnaffleOnBench';
+
+/** The hand rests so long before the address follows it. */
+const restMs = 200;
 
 /** A bit, or two for the same hands: turn it, pull it, buckle it, and see what it does. */
 export function BenchPage() {
@@ -55,43 +58,28 @@ function OnBench({ bits }: { bits: Piece[] }) {
   const [other, setOther] = useState(search.get('with') ?? '');
   const first = bits.find(({ gear_id }) => gear_id === bit) ?? bits[0]!;
   const second = bits.find(({ gear_id }) => gear_id === other);
-  const show = (next: Bench, bitNow = bit, otherNow = other) => {
-    setBench(next);
-    setBit(bitNow);
-    setOther(otherNow);
-    setSearch(writeBench(next, bitNow, otherNow), { replace: true });
-  };
-  const set = (change: Partial<Bench>) => show({ ...bench, ...change });
+  const set = useCallback(
+    (change: Partial<Bench>) => setBench((before) => ({ ...before, ...change })),
+    [],
+  );
+  const address = writeBench(bench, bit, other).toString();
+  useEffect(() => {
+    if (address === search.toString()) return;
+    // Once the hand rests: writing an address draws the whole page anew.
+    const rests = setTimeout(() => setSearch(address, { replace: true }), restMs);
+    return () => clearTimeout(rests);
+  }, [address, search, setSearch]);
   const onBench = second ? [first, second] : [first];
   const longest = Math.max(...onBench.map(({ measures }) => measures.shank_in ?? 0));
-  const names = bits.map(({ gear_id, name }): [string, string] => [gear_id, name]);
   return (
     <>
-      <Box
-        sx={{
-          display: 'flex',
-          flexWrap: 'wrap',
-          gap: 1.5,
-          mt: 2,
-          '& > *': { flex: '1 1 220px', maxWidth: 320 },
-        }}
-      >
-        <FormSelect
-          label="Bit"
-          value={first.gear_id}
-          of={names}
-          onPick={(id) => show(bench, id, id === other ? '' : other)}
-        />
-        <FormSelect
-          label="Beside it"
-          value={second?.gear_id ?? ''}
-          of={[
-            ['', 'Nothing'] as [string, string],
-            ...names.filter(([id]) => id !== first.gear_id),
-          ]}
-          onPick={(id) => show(bench, bit, id)}
-        />
-      </Box>
+      <PickBits
+        bits={bits}
+        first={first.gear_id}
+        second={second?.gear_id ?? ''}
+        onFirst={setBit}
+        onSecond={setOther}
+      />
       <Box
         sx={{
           display: 'grid',
@@ -132,7 +120,7 @@ function OnBench({ bits }: { bits: Piece[] }) {
             snaffle={onBench.some(isJointed)}
             onBench={set}
           />
-          <Button onClick={() => show(usualBench)} sx={{ mt: 1, minHeight: 52 }}>
+          <Button onClick={() => setBench(usualBench)} sx={{ mt: 1, minHeight: 52 }}>
             Back to the start
           </Button>
         </Box>
@@ -140,3 +128,43 @@ function OnBench({ bits }: { bits: Piece[] }) {
     </>
   );
 }
+
+interface PickProps {
+  bits: Piece[];
+  first: string;
+  second: string;
+  onFirst: (gearId: string) => void;
+  onSecond: (gearId: string) => void;
+}
+
+/** Which bits lie on the bench; drawn anew only when they change. */
+const PickBits = memo(function PickBits({ bits, first, second, onFirst, onSecond }: PickProps) {
+  const names = bits.map(({ gear_id, name }): [string, string] => [gear_id, name]);
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        gap: 1.5,
+        mt: 2,
+        '& > *': { flex: '1 1 220px', maxWidth: 320 },
+      }}
+    >
+      <FormSelect
+        label="Bit"
+        value={first}
+        of={names}
+        onPick={(id) => {
+          onFirst(id);
+          if (id === second) onSecond('');
+        }}
+      />
+      <FormSelect
+        label="Beside it"
+        value={second}
+        of={[['', 'Nothing'] as [string, string], ...names.filter(([id]) => id !== first)]}
+        onPick={onSecond}
+      />
+    </Box>
+  );
+});
