@@ -114,6 +114,8 @@ test('the bench answers keys and a dragged rein at once, from the core in the pa
 
   // The shank is dragged by the pointer.
   await page.getByRole('button', { name: 'Back to the start' }).click();
+  await expect(picture).toHaveAttribute('aria-label', /turned 20 degrees/);
+  await page.evaluate(() => window.scrollTo(0, 0));
   const box = (await picture.boundingBox())!;
   const inch = Math.min(box.width / 13.4, box.height / (4.5 + 4.2 + 3));
   const left = box.x + (box.width - 13.4 * inch) / 2;

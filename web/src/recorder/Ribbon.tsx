@@ -148,5 +148,5 @@ const rangeSx = {
   '&::-moz-range-track': track,
   '&::-moz-range-thumb': thumb,
 } as const;
-const quarterSx = { minHeight: 64, minWidth: 84, px: 0.5, fontSize: '1rem' } as const;
-const askSx = { flex: 1, minHeight: 64, px: 0.75, fontSize: '1rem', lineHeight: 1.15 } as const;
+const quarterSx = { minHeight: 72, minWidth: 84, px: 0.5, fontSize: '1rem' } as const;
+const askSx = { flex: 1, minHeight: 72, px: 0.75, fontSize: '1rem', lineHeight: 1.15 } as const;
