@@ -137,6 +137,8 @@ test('the bench answers keys and a dragged rein at once, from the core in the pa
   await apart.focus();
   await page.keyboard.press('End');
   await expect(page.getByRole('img', { name: /hands 48 inches apart/ })).toBeVisible();
+  // The address follows when the hand rests.
+  await expect(page).toHaveURL(/apart=48/);
   await page.reload();
   await expect(page.getByRole('img', { name: /hands 48 inches apart/ })).toBeVisible();
   expect(await violations(page)).toEqual([]);
