@@ -37,7 +37,7 @@ impl<'a> RigsOfRides<'a> {
             let nothing_known = known.is_empty();
             let is_new = |(index, rig): &(usize, &RigWorn)| {
                 let seen = known.iter().any(|other| other.is_same(rig));
-                !seen && !(nothing_known && *index == 0)
+                !(seen || nothing_known && *index == 0)
             };
             let new: Vec<usize> = rigs
                 .iter()
