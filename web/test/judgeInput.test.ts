@@ -96,8 +96,22 @@ test('what this device said of a ride stands in the place of what was known', ()
     ride_id: 'second',
     day: '2026-05-03',
     rider_id: 'pia',
+    rigs: [],
     marks: [],
   });
+});
+
+test('a rig that was put on here is on from that minute of the ride', () => {
+  const rigs = [
+    { after_ms: 0, kind: 'snaffle' as const, name: 'Ring', gear_id: 'g' },
+    { after_ms: 600_000, kind: 'shank' as const, name: '' },
+  ];
+  const startedAt = '2026-05-03T14:50:00.000Z';
+  const { context } = judgeInput(pack, own([], { rigs, startedAt }), '2026-05-03');
+  expect(context?.rides?.at(-1)?.rigs).toEqual([
+    { from: startedAt, kind: 'snaffle', name: 'Ring', gear_id: 'g' },
+    { from: '2026-05-03T15:00:00.000Z', kind: 'shank', name: '', gear_id: undefined },
+  ]);
 });
 
 test('what this device did not speak of stays as it was', () => {
