@@ -99,7 +99,7 @@ function Before({ horseId, piece, from, onBegin }: Props & { onBegin: () => void
     <Box sx={{ maxWidth: 620 }}>
       {from && (
         <Typography sx={{ mt: 1 }}>
-          Until now: {from.name}. It stays on his list; go back to it whenever you like.
+          Until now: {from.name}. It stays on the list; go back to it whenever you like.
         </Typography>
       )}
       <Typography

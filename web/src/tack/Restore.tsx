@@ -127,10 +127,11 @@ function Part({ part }: { part: Schemas['PartRestored'] }) {
       {(part.open || part.done) && (
         <Typography sx={{ color: 'text.secondary' }}>
           {part.sides
-            .map(
-              ({ side, soft, asked, days, done }) =>
-                `${side === 'left' ? 'Left' : 'Right'} ${soft} of ${asked} soft on ${count(days, 'day')}${done ? ', done' : ''}`,
-            )
+            .map(({ side, soft, asked, days, done }) => {
+              const of = side === 'left' ? 'Left' : 'Right';
+              if (asked === 0) return `${of} not asked yet`;
+              return `${of} ${soft} of ${asked} soft on ${count(days, 'day')}${done ? ', done' : ''}`;
+            })
             .join('. ')}
         </Typography>
       )}
