@@ -279,3 +279,75 @@ test('the demo shows a horse on its way from the bosal to the bridle', async ({ 
   await expect(page.getByText(/Sustained/).first()).toBeVisible();
   expect(await violations(page)).toEqual([]);
 });
+
+test('a way back names who rides; more in the hand than the tack allows is said kindly', async ({
+  page,
+}) => {
+  const of = await barn(page, 'tack-way-back');
+  const horse = of.horses.Tom!;
+  await hang(page, ring);
+  const bit = await hang(page, short);
+  await page.goto(`/horses/${horse}/tack`);
+  await page.getByRole('button', { name: 'Begin a way back' }).click();
+  const form = page.getByRole('form', { name: 'The way back' });
+  await form.getByRole('button', { name: 'Begin' }).click();
+  await expect(form.getByText('Name at least one rider')).toBeVisible();
+  await form.getByRole('button', { name: 'Dell' }).click();
+  await form.getByRole('slider', { name: 'Weeks' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await form.getByRole('button', { name: 'Begin' }).click();
+  const way = page.getByRole('region', { name: 'Way back' });
+  await expect(way).toContainText('Week 1 of 9. Now: one rein at a time, standing');
+  await expect(way).toContainText('Ridden by Dell only.');
+  await expect(way).toContainText('No two reins straight back until each side is soft alone.');
+  await expect(way).toContainText('Left not asked yet. Right not asked yet');
+  expect(await violations(page)).toEqual([]);
+  await way.getByRole('button', { name: 'The way back is over' }).click();
+  await expect(way.getByRole('button', { name: 'Begin a way back' })).toBeVisible();
+
+  // Ten asks with a forearm, in tack that allows two fingers.
+  const [rideId, blockId] = [crypto.randomUUID(), crypto.randomUUID()];
+  const startedAt = new Date(Date.now() - 1_800_000);
+  const level = { skill: 'bend.flex', rung: 'stand' };
+  const reps = Array.from({ length: 10 }, (_, sequence) => ({
+    rep_id: crypto.randomUUID(),
+    ride_id: rideId,
+    block_id: blockId,
+    ...level,
+    side: sequence % 2 === 0 ? 'left' : 'right',
+    sequence,
+    asked_after_ms: 10_000 * sequence,
+    asked_at: new Date(startedAt.getTime() + 10_000 * sequence).toISOString(),
+    measure: { kind: 'give', hand: 'forearm', time_s: 1.5, answer: 'gave' },
+  }));
+  const stored = await page.request.post('/api/batches', {
+    headers: { 'cavesson-batch-form': '2' },
+    data: {
+      person_id: of.people.Dell,
+      sent_at: new Date().toISOString(),
+      rides: [
+        {
+          ride_id: rideId,
+          horse_id: horse,
+          started_at: startedAt.toISOString(),
+          blocks: [{ block_id: blockId, position: 0, ...level }],
+          rigs: [{ after_ms: 0, kind: 'shank', gear_id: bit, name: 'Short shank' }],
+        },
+      ],
+      reps,
+    },
+  });
+  expect(stored.ok(), await stored.text()).toBe(true);
+  await page.goto('/');
+  const hands = page.getByRole('region', { name: 'Hands' });
+  await expect(hands).toContainText(
+    'Dell had more in the hand than the tack allows on 10 of the last 10 asks.',
+  );
+  await hands.getByRole('link', { name: 'Week by week' }).click();
+  await expect(
+    page.getByRole('img', { name: /mostly a forearm, heaviest a forearm/ }),
+  ).toBeVisible();
+  await page.goto(`/horses/${horse}/tack`);
+  await expect(page.getByText(/Short shank \(shank bit\)/).first()).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+});
