@@ -61,6 +61,7 @@ pub async fn open(database_url: &str) -> anyhow::Result<PgPool> {
     let pool = cavesson_store::connect::pool(database_url, CONNECTIONS)
         .await
         .context("cannot reach PostgreSQL; is it running, and is the address right?")?;
+    cavesson_store::renumbered::put_right(&pool).await?;
     cavesson_store::MIGRATOR
         .run(&pool)
         .await

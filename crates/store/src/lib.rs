@@ -2,6 +2,7 @@
 //!
 //! | module | holds |
 //! |---|---|
+//! | [`renumbered`] | barns that ran a build in between, before migrations run |
 //! | [`connect`] | the pool of connections, and what every connection is told |
 //! | [`barn`] | the barn and [`barn::BarnTransaction`], the only way to its rows |
 //! | [`person`] | people and their sign-ins |
@@ -58,6 +59,7 @@ pub mod person;
 pub mod place;
 pub mod program;
 pub mod program_day;
+pub mod renumbered;
 pub mod rep;
 pub mod restore;
 pub mod ride;

@@ -116,3 +116,27 @@ async fn a_text_that_cannot_be_printed_is_refused_by_the_table(pool: PgPool) {
         assert_eq!(checked.is_ok(), fits || text.starts_with(' '), "{text:?}");
     }
 }
+
+/// A barn that ran the build in which 34 to 36 stood one number lower, and 20 otherwise.
+#[sqlx::test(migrations = false)]
+async fn a_barn_of_a_build_in_between_goes_on(pool: PgPool) {
+    cavesson_store::renumbered::put_right(&pool).await.unwrap();
+    MIGRATOR.run(&pool).await.unwrap();
+    for as_it_was in [
+        "delete from _sqlx_migrations where version = 34",
+        "update _sqlx_migrations set version = version - 1 where version = 35",
+        "update _sqlx_migrations set version = version - 1 where version = 36",
+        "update _sqlx_migrations set version = version - 1 where version = 37",
+        "update _sqlx_migrations set checksum = '\\x00' where version = 20",
+    ] {
+        sqlx::query(as_it_was).execute(&pool).await.unwrap();
+    }
+    assert!(
+        MIGRATOR.run(&pool).await.is_err(),
+        "as it is, it would not start"
+    );
+    for _ in 0..2 {
+        cavesson_store::renumbered::put_right(&pool).await.unwrap();
+        MIGRATOR.run(&pool).await.unwrap();
+    }
+}
