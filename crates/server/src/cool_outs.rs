@@ -2,7 +2,7 @@
 
 use axum::Json;
 use axum::http::StatusCode;
-use cavesson_core::bounds::{FieldError, NOTE_LETTERS};
+use cavesson_core::bounds::NOTE_LETTERS;
 use cavesson_core::heat::cool_out::{check, says};
 use cavesson_core::heat::{CoolReading, CoolSaid};
 use cavesson_core::horse::Sex;
@@ -100,12 +100,7 @@ async fn put(
 ) -> Answer<StatusCode> {
     let mut errors = check(&new.readings).err().unwrap_or_default();
     errors.extend(check_optional_text(NOTE_LETTERS, "/note", &new.note).err());
-    if !(-1..=365).contains(&days_ago(&signed, new.started_at)) {
-        errors.push(FieldError::new(
-            "/started_at",
-            "must lie within the last year and not ahead; look at the clock of this device",
-        ));
-    }
+    errors.extend(signed.check_begun("/started_at", new.started_at).err());
     if !errors.is_empty() {
         return Err(Problem::fields(errors));
     }
@@ -124,8 +119,4 @@ async fn put(
     }
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
-}
-
-fn days_ago(signed: &Signed, at: Timestamp) -> i64 {
-    signed.now().timestamp().duration_since(at).as_hours() / 24
 }

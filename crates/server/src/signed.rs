@@ -7,6 +7,7 @@
 
 use axum::extract::{FromRef, FromRequestParts};
 use axum::http::request::Parts;
+use cavesson_core::bounds::FieldError;
 use cavesson_store::barn::{self, Barn};
 use cavesson_store::person::{self, Person};
 use cavesson_store::{BarnTransaction, horse};
@@ -97,6 +98,21 @@ impl Signed {
     /// The barn's calendar day.
     pub fn today(&self) -> Date {
         self.now().date()
+    }
+
+    /// Checks when something began that a device tells of.
+    ///
+    /// # Errors
+    /// A time longer ago than a year, or ahead, at `field`.
+    pub fn check_begun(&self, field: &str, at: Timestamp) -> Result<(), FieldError> {
+        let ago = self.now().timestamp().duration_since(at);
+        if (-1..=365).contains(&(ago.as_hours() / 24)) {
+            return Ok(());
+        }
+        Err(FieldError::new(
+            field,
+            "must lie within the last year and not ahead; look at the clock of this device",
+        ))
     }
 
     /// The barn's calendar day of a time.

@@ -3,7 +3,6 @@
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
-use cavesson_core::bounds::FieldError;
 use cavesson_core::gear::milder::{OnShelf, one_milder};
 use cavesson_core::gear::protocol::{NextStep, StepTaken, check_steps, next_step, says};
 use cavesson_core::gear::school::forbids;
@@ -215,13 +214,9 @@ async fn put(
     Body(new): Body<NewBitChange>,
 ) -> Answer<StatusCode> {
     check_steps(&new.steps).map_err(Problem::field)?;
-    let ago = signed.now().timestamp().duration_since(new.started_at);
-    if !(-1..=365).contains(&(ago.as_hours() / 24)) {
-        return Err(Problem::field(FieldError::new(
-            "/started_at",
-            "must lie within the last year and not ahead; look at the clock of this device",
-        )));
-    }
+    signed
+        .check_begun("/started_at", new.started_at)
+        .map_err(Problem::field)?;
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, new.horse_id).await?;
     piece(&mut barn, "/gear_id", new.gear_id).await?;
