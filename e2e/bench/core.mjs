@@ -119,6 +119,7 @@ const measured = await page.evaluate(
       { label: `a whole horse (${reps.length} reps)`, times: 20, call: { name: 'judge', input: { reps, date } } }, // prettier-ignore
       { label: `its card (${reps.length} reps)`, times: 20, call: { name: 'card', input: { horse: { reps, date }, day: { minutes: 60, helper: true } } } }, // prettier-ignore
       { label: 'a curb bit under the hand, its strap looked at', times: 500, call: { name: 'curb', input: { curb, strap } } }, // prettier-ignore
+      { label: 'a barrel course under the hand, with its room', times: 500, call: { name: 'cloverleaf', input: { between_1_2_ft: 90, between_1_3_ft: 105, score_line_ft: 60, first: 'right', pockets: [[5, 4, 3], [5, 4, 3], [5, 4, 3]], gait: 'lope', placing: { origin: [65, 45] }, lay: { outline: [[0, 0], [130, 0], [136, 240], [4, 246]], fence: 'pipe', footing: 'good', keep_off: [{ kind: 'ruts', outline: [[104, 128], [121, 122], [126, 150], [111, 158]] }] } } } }, // prettier-ignore
       { label: 'a snaffle for two hands', times: 500, call: { name: 'snaffle', input: { snaffle: { mouthpiece_in: 5, mouth_in: 4.75 }, hands: { pull_lbf: 2, apart_in: 16, high_in: 0, behind_in: 24 } } } }, // prettier-ignore
       { label: 'a road: 2,000 futures, 26 weeks, the whole ladder', times: 20, call: { name: 'road', input: { road } } }, // prettier-ignore
       { label: 'the same with 400, as while a slider moves', times: 20, call: { name: 'road', input: { road: { ...road, futures: 400 } } } }, // prettier-ignore

@@ -125,6 +125,16 @@ const golden: Call[] = [
   { name: 'show-rules', input: { piece: { kind: 'curb', shank_overall_in: 8.5, port_in: 4 }, class: { age_years: 7, hands: 'one' } } }, // prettier-ignore
   { name: 'bit-change', input: { steps: [{ step: 'mouth', answer: 'ok' }, { step: 'strap_out', answer: 'bothered' }, { step: 'strap_out', answer: 'bothered' }] } }, // prettier-ignore
   { name: 'two-rein', input: { rides: [{ segments: [{ start_min: 0, bosal_pct: 90 }, { start_min: 12, bosal_pct: 60 }], events: [{ at_min: 20, ask: 'for_bridle' }], end_min: 41 }], start_bosal_pct: 90 } }, // prettier-ignore
+  { name: 'lay', input: { geojson: '{"type":"Polygon","coordinates":[[[-105.3,40.2],[-105.2995,40.2],[-105.2995,40.2007],[-105.3,40.2007],[-105.3,40.2]]]}' } }, // prettier-ignore
+  { name: 'cloverleaf', input: { between_1_2_ft: 90, between_1_3_ft: 105, score_line_ft: 60, first: 'left', pockets: [[5, 4, 3], [6, 4, 3], [5, 5, 2.5]], gait: 'lope', rides_up: 'free', placing: { origin: [60, 50], rotation_deg: 12 }, moved: [[1, 2], [0, 0], [-3, 4]], lay: { outline: [[0, 0], [140, 0], [150, 260], [0, 240]], fence: 'pipe', footing: 'good', keep_off: [{ kind: 'ruts', outline: [[20, 90], [30, 90], [26, 104]] }] } } }, // prettier-ignore
+  { name: 'fit-course', input: { outline: [[0, 0], [110, 0], [120, 190], [0, 200]], keep_off: [[[20, 90], [30, 90], [26, 104]]] } }, // prettier-ignore
+  { name: 'setting-out', input: { course: { between_1_2_ft: 90, between_1_3_ft: 105, score_line_ft: 60 }, first: 'right', placing: { origin: [60, 50], rotation_deg: 3 }, lay: { outline: [[0, 0], [140, 0], [140, 260], [0, 260]], fence: 'pipe', footing: 'good', posts: [{ name: 'gate post', at: [0, 0] }, { name: 'corner', at: [140, 0] }, { name: 'far corner', at: [140, 260] }] } } }, // prettier-ignore
+  { name: 'drill', input: { plan: { drill: 'three_circles', size_ft: 32, first: 'right', laps: 3, placing: { origin: [10, 20], rotation_deg: 40 } } } }, // prettier-ignore
+  { name: 'trail-check', input: { course: [{ obstacle: { kind: 'poles', gait: 'jog', poles: 4, spacing_ft: 3.25 }, at: [10, 20], heading_deg: 90 }, { obstacle: { kind: 'bridge', width_in: 40, length_ft: 8, height_in: 6 }, at: [60, 80], heading_deg: 200 }] } }, // prettier-ignore
+  { name: 'runs', input: { runs: [{ day: '2026-09-01', time_s: 18.2, path_ft: 473, splits_s: [4.1, 4.6, 5.2, 4.3], knocked: 1 }, { day: '2026-09-04', time_s: 17.9, path_ft: 430 }] } }, // prettier-ignore
+  { name: 'homography', input: { pairs: [{ film: [100, 700], ground: [0, 0] }, { film: [1100, 690], ground: [90, 0] }, { film: [800, 300], ground: [90, 200] }, { film: [400, 310], ground: [0, 200] }, { film: [600, 420], ground: [45, 90] }], film: [[640, 500], [0, -4000]] } }, // prettier-ignore
+  { name: 'tape', input: { tape: { name: 'Run', day: '2026-09-01', films: [{ name: 'a.webm', length_s: 30, frame_s: 0.04, width_px: 1200, height_px: 720 }], marks: [{ film: 0, at_s: 1, mark: { kind: 'line_in' } }, { film: 0, at_s: 4.2, mark: { kind: 'spot', barrel: 1, spot: 2 } }, { film: 0, at_s: 1.1, mark: { kind: 'hoof_beat' } }, { film: 0, at_s: 1.6, mark: { kind: 'hoof_beat' } }, { film: 0, at_s: 2.2, mark: { kind: 'hoof_beat' } }], known: [{ film: 0, name: 'a', seen: [100, 700], ground: [0, 0] }, { film: 0, name: 'b', seen: [1100, 690], ground: [90, 0] }, { film: 0, name: 'c', seen: [800, 300], ground: [90, 200] }, { film: 0, name: 'd', seen: [400, 310], ground: [0, 200] }], track: [{ film: 0, at_s: 4.1, seen: [640, 500] }, { film: 0, at_s: 4.4, seen: [620, 480] }] }, barrels: [[45, 60], [0, 60], [45, 150]] } }, // prettier-ignore
+  { name: 'tape', input: { tape: { name: '', day: '2026-09-01', films: [] } } },
   { name: 'pace', input: { histories: [{ horse_id: '01890000-0000-7000-8000-000000000001', level: { skill: 'bend.flex', rung: 'stand' }, rides: 14, held: true }, { horse_id: '01890000-0000-7000-8000-000000000002', level: { skill: 'bend.flex', rung: 'stand' }, rides: 22, held: false }] } }, // prettier-ignore
   { name: 'road', input: { with_helps: true, road: { today: '2026-06-01', levels: [{ level: { skill: 'bend.flex', rung: 'stand' }, asked_rides: 4 }], goals: [{ name: 'Go-home day', day: '2026-08-01', levels: [{ skill: 'bend.ribs', rung: 'walk' }] }], rides_a_week: 4, futures: 200, seed: 7 } } }, // prettier-ignore
   { name: 'week-rules', input: { instance: { days: [{ date: '2026-06-01' }, { date: '2026-06-02' }], horses: [{ horse_id: '01890000-0000-7000-8000-000000000002', name: 'Tom', wanted: 2, most_rides_a_day: 1, most_days: 6, priority: 1.5, hot_or_green: true, works: [{ kind: 'ride', minutes: 45, place_ids: ['01890000-0000-7000-8000-000000000005'], at_most: 6, gate_soon: true }] }], riders: [{ person_id: '01890000-0000-7000-8000-000000000003', name: 'Juna', role: 'rider', clearance: { only_horses: null, rigs: [], cattle: false, first_rides: false }, days: [{ day: 0, from_min: 420, to_min: 900, most_horses: 4 }], knows: [{ horse_id: '01890000-0000-7000-8000-000000000002', share: 0.6 }] }], places: [{ place_id: '01890000-0000-7000-8000-000000000005', name: 'Pen', horses_at_once: 1 }] }, plan: [{ day: 0, from_min: 480, horse_id: '01890000-0000-7000-8000-000000000002', work: 0, person_id: '01890000-0000-7000-8000-000000000003', place_id: '01890000-0000-7000-8000-000000000005' }, { day: 1, from_min: 480, horse_id: '01890000-0000-7000-8000-000000000002', work: 0, person_id: '01890000-0000-7000-8000-000000000003', place_id: '01890000-0000-7000-8000-000000000005' }], other: [] } }, // prettier-ignore
@@ -142,7 +152,10 @@ test('every calculator answers in the page what it answers on the server', async
   const listed = (await (await page.request.get('/api/calc')).json()) as { name: string }[];
   expect([...new Set(golden.map(({ name }) => name))].sort()).toEqual(
     // The planner's own is not in the page: its solver is the server's.
-    listed.map(({ name }) => name).filter((name) => name !== 'week').sort(),
+    listed
+      .map(({ name }) => name)
+      .filter((name) => name !== 'week')
+      .sort(),
   );
   await expectTheSame(page, golden);
 });
@@ -242,12 +255,15 @@ test('the card of every horse is built in the page as on the server', async ({ p
   for (const { horse_id } of horses) {
     cards += await unchanged(page, horse_id, async (pack) => {
       const { program, reps, context, date } = pack;
-      const days = [20, 45, 90].map(
-        (minutes): Json => ({ ...(pack.day as object), minutes, helper: minutes > 20 }),
-      );
-      const calls = days.map(
-        (day): Call => ({ name: 'card', input: { horse: { program, reps, context, date }, day } }),
-      );
+      const days = [20, 45, 90].map((minutes): Json => ({
+        ...(pack.day as object),
+        minutes,
+        helper: minutes > 20,
+      }));
+      const calls = days.map((day): Call => ({
+        name: 'card',
+        input: { horse: { program, reps, context, date }, day },
+      }));
       const built = await inThePage(page, calls);
       const found: string[] = [];
       for (const [index, day] of days.entries()) {

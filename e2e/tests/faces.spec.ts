@@ -134,8 +134,9 @@ test.describe('on a phone', () => {
     await recorded('cow.turn/quick', 'right', turn);
 
     await open(page, horse_id, 'barrel.pattern/walk');
-    const second = page.getByRole('group', { name: 'Barrel 2' });
-    await second.getByRole('button', { name: '1 ft tighter' }).tap();
+    const second = page.getByRole('group', { name: 'Barrel 2', exact: true });
+    const back = second.getByRole('group', { name: 'Barrel 2, back' });
+    await back.getByRole('button', { name: 'Tighter' }).tap();
     await second.getByRole('button', { name: 'Tipped' }).tap();
     await press('Save the run');
     await expectAllSent(page);

@@ -64,6 +64,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./road/RoadPage')).RoadPage }),
       },
       {
+        path: '/horses/:horseId/tapes',
+        lazy: async () => ({ Component: (await import('./tape/TapesPage')).TapesPage }),
+      },
+      {
+        path: '/horses/:horseId/tapes/:tapeId',
+        lazy: async () => ({ Component: (await import('./tape/TapeRoomPage')).TapeRoomPage }),
+      },
+      {
+        path: '/horses/:horseId/runs',
+        lazy: async () => ({ Component: (await import('./ground/RunsPage')).RunsPage }),
+      },
+      {
+        path: '/drills/:drill',
+        lazy: async () => ({ Component: (await import('./ground/DrillPage')).DrillPage }),
+      },
+      {
         path: '/horses/:horseId/cool-out',
         lazy: async () => ({ Component: (await import('./coolout/CoolOutPage')).CoolOutPage }),
       },
@@ -132,6 +148,22 @@ export const router = createBrowserRouter([
       {
         path: '/yard/tack/:gearId',
         lazy: async () => ({ Component: (await import('./tack/PiecePage')).PiecePage }),
+      },
+      {
+        path: '/yard/places/:placeId',
+        lazy: async () => ({ Component: (await import('./ground/PlacePage')).PlacePage }),
+      },
+      {
+        path: '/yard/places/:placeId/draw',
+        lazy: async () => ({ Component: (await import('./ground/DrawPlacePage')).DrawPlacePage }),
+      },
+      ...['/yard/places/:placeId/new/:kind', '/yard/courses/:courseId'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('./ground/CoursePage')).CoursePage }),
+      })),
+      {
+        path: '/yard/courses/:courseId/sheet',
+        lazy: async () => ({ Component: (await import('./ground/SheetPage')).SheetPage }),
       },
       {
         path: '/yard/bench',

@@ -2,7 +2,9 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { rigOf } from '../src/queue/card';
 import { setRig } from '../src/queue/rig';
+import { asSentRide } from '../src/queue/batch';
 import { keptDatabase, type KeptDatabase, type KeptHold } from '../src/queue/db';
+import { keepFromTape } from '../src/queue/fromTape';
 import {
   changeAnswer,
   cutOff,
@@ -243,5 +245,46 @@ describe('the rig', () => {
     const tomorrow = { horseId: 'oatcake', day: '2031-01-01' };
     expect(await rigOf(db, tomorrow)).toEqual({ kind: 'snaffle', name: '' });
     expect(await rigOf(db, { horseId: 'kettle', day: oatcake.day })).toBeUndefined();
+  });
+});
+
+describe('a ride that is logged from a film', () => {
+  const film = {
+    rideId: 'of the film',
+    horseId: 'oatcake',
+    horseName: 'Oatcake',
+    riderId: 'juna',
+    day: '2026-05-04',
+    startedAt: '2026-05-04T15:00:00.000Z',
+    lengthMs: 90_000,
+  };
+  const seen = (afterMs: number) =>
+    keepFromTape(db, film, { level: flex, side: 'left', afterMs, measure: give });
+
+  it('counts by the time of the film, in the order of marking or not', async () => {
+    await seen(61_040);
+    await seen(2_080);
+    const [ride] = await db.rides.toArray();
+    expect(ride).toMatchObject({ finishedAfterMs: 90_000, fromTape: { rider_id: 'juna' } });
+    const asks = (await db.reps.toArray()).sort((a, b) => a.sequence - b.sequence);
+    expect(asks.map((one) => [one.sequence, one.askedAfterMs, one.askedAt])).toEqual([
+      [0, 61_040, '2026-05-04T15:01:01.040Z'],
+      [1, 2_080, '2026-05-04T15:00:02.080Z'],
+    ]);
+    expect(await db.blocks.count()).toBe(1);
+  });
+
+  it('is never the ride that goes on, and is sent as what it is', async () => {
+    await seen(1_000);
+    expect(await openRides(db)).toEqual([]);
+    expect(await goingRide(db, 'oatcake')).toBeUndefined();
+    await keepRep(db, oatcake, ask());
+    expect(await db.rides.count()).toBe(2);
+    const ride = (await db.rides.get('of the film'))!;
+    expect(asSentRide(ride, [])).toMatchObject({
+      from_tape: { rider_id: 'juna' },
+      finished_after_ms: 90_000,
+      started_at: film.startedAt,
+    });
   });
 });

@@ -1,4 +1,4 @@
-//! The Cavesson program: serve, barn, demo, calc, bench, soak, openapi.
+//! The Cavesson program: serve, barn, demo, timer, calc, bench, soak, openapi.
 
 #![warn(clippy::unwrap_used)]
 
@@ -8,6 +8,7 @@ mod calculate;
 mod demo;
 mod serve;
 mod soak;
+mod timer;
 
 use clap::{Parser, Subcommand};
 use tracing_subscriber::filter::{LevelFilter, Targets};
@@ -33,6 +34,8 @@ enum Task {
     Barn(barn::Task),
     /// Fill an empty database with an invented barn
     Demo(demo::Arguments),
+    /// Carry the times of timing eyes to a barn
+    Timer(timer::Arguments),
     /// Run a calculator: one JSON object on standard input, one on standard output
     Calc(calculate::Arguments),
     /// Measure: is the judge right, and how fast
@@ -64,6 +67,7 @@ fn main() -> anyhow::Result<std::process::ExitCode> {
         Task::Serve(arguments) => wait_for(serve::run(arguments))?,
         Task::Barn(task) => wait_for(barn::run(task))?,
         Task::Demo(arguments) => wait_for(demo::run(arguments))?,
+        Task::Timer(arguments) => wait_for(timer::run(arguments))?,
         Task::Calc(arguments) => return calculate::run(&arguments),
         Task::Bench(arguments) => bench::run(arguments)?,
         Task::Soak(arguments) => wait_for(soak::run(arguments))?,

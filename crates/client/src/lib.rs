@@ -3,10 +3,12 @@
 //! nothing is true in them that is not true for a user.
 //!
 //! - [`Client`]: a signed-in device
+//! - [`eyes`]: from timing eyes to the barn
 //! - [`recorded`]: rides as a device records them
 
 #![warn(clippy::unwrap_used)]
 
+pub mod eyes;
 pub mod recorded;
 
 use cavesson_core::bounds::FieldError;

@@ -53,6 +53,7 @@ pub fn ride(
         marks: None,
         faults: None,
         quiet_after_s: None,
+        from_tape: None,
         intake: None,
         rigs: None,
         shares: None,

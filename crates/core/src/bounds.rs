@@ -74,8 +74,84 @@ pub const LEAVES: Bound = bound("times it left the frame", "", 0.0, 200.0);
 pub const TRIES: Bound = bound("tries", "tries", 1.0, 60.0);
 /// Feet on an obstacle.
 pub const FEET_ON: Bound = bound("feet on", "feet", 0.0, 4.0);
-/// A pocket: the distance from barrel to horse.
+/// A pocket: from the middle of the barrel to the horse's track.
 pub const POCKET_FT: Bound = bound("pocket", "ft", 0.0, 60.0);
+/// A pocket that a course is laid out with.
+pub const COURSE_POCKET_FT: Bound = bound("pocket", "ft", 1.0, 20.0);
+/// A measure of the barrel course.
+pub const COURSE_FT: Bound = bound("measure of the course", "ft", 20.0, 200.0);
+/// How far a barrel stands from where the measures put it.
+pub const BARREL_MOVED_FT: Bound = bound("way a barrel is moved", "ft", -150.0, 150.0);
+/// By how much a course shrinks at a time.
+pub const SHRINK_STEP_FT: Bound = bound("step", "ft", 0.5, 30.0);
+/// Room round a course.
+pub const CLEARANCE_FT: Bound = bound("room", "ft", 0.0, 120.0);
+/// A point on the plan of a place.
+pub const ON_PLAN_FT: Bound = bound("point on the plan", "ft", -3_000.0, 3_000.0);
+/// Corners of an outline.
+pub const CORNERS: Bound = bound("corners of an outline", "corners", 3.0, 60.0);
+/// Areas of a place to keep off.
+pub const KEEP_OFFS: Bound = bound("areas to keep off", "areas", 0.0, 20.0);
+/// Posts of a place to measure from.
+pub const POSTS: Bound = bound("posts", "posts", 0.0, 40.0);
+/// The width of a gate.
+pub const GATE_WIDTH_FT: Bound = bound("width of a gate", "ft", 2.0, 60.0);
+/// Which way something points on a plan.
+pub const HEADING_DEG: Bound = bound("turn on the plan", "degrees", -360.0, 360.0);
+/// Longitude on the earth.
+pub const LONGITUDE_DEG: Bound = bound("longitude", "degrees", -180.0, 180.0);
+/// Latitude on the earth; a plan so near a pole is no plan.
+pub const LATITUDE_DEG: Bound = bound("latitude", "degrees", -85.0, 85.0);
+/// The length of a stride.
+pub const STRIDE_FT: Bound = bound("stride", "ft", 2.0, 30.0);
+/// A horse's speed.
+pub const SPEED_FT_S: Bound = bound("speed", "ft/s", 1.0, 80.0);
+/// Strides before a barrel at which to rate.
+pub const RATE_STRIDES: Bound = bound("strides of rate", "strides", 0.0, 8.0);
+/// GeoJSON of a place.
+pub const GEOJSON_LETTERS: Bound = bound("GeoJSON", "letters", 2.0, 200_000.0);
+/// Corners of a fence and of all there is to keep off, where a course is to be fitted in.
+pub const FIT_CORNERS: Bound = bound("corners in all", "corners", 3.0, 400.0);
+/// Obstacles of a trail course.
+pub const OBSTACLES: Bound = bound("obstacles", "", 1.0, 30.0);
+/// Poles or posts of an obstacle.
+pub const POLE_COUNT: Bound = bound("poles", "", 1.0, 12.0);
+/// From pole to pole.
+pub const POLE_SPACING_FT: Bound = bound("spacing", "ft", 0.5, 30.0);
+/// The height of an obstacle.
+pub const OBSTACLE_HEIGHT_IN: Bound = bound("height", "in", 0.0, 60.0);
+/// The width of an obstacle.
+pub const OBSTACLE_WIDTH_IN: Bound = bound("width", "in", 4.0, 240.0);
+/// The length of an obstacle.
+pub const OBSTACLE_LENGTH_FT: Bound = bound("length", "ft", 0.5, 120.0);
+/// Points known in a film and on the ground.
+pub const FILM_PAIRS: Bound = bound("known points", "", 4.0, 40.0);
+/// Points known on the ground of a tape.
+pub const KNOWN_POINTS: Bound = bound("known points", "", 0.0, 80.0);
+/// Films of a tape.
+pub const FILMS: Bound = bound("films", "", 1.0, 2.0);
+/// A moment of a film, or its length.
+pub const FILM_S: Bound = bound("time in a film", "s", 0.0, 14_400.0);
+/// How long a frame stands.
+pub const FRAME_S: Bound = bound("time of a frame", "s", 0.001, 1.0);
+/// Width or height of a film.
+pub const FILM_PX: Bound = bound("size of a film", "pixels", 16.0, 20_000.0);
+/// Marks of a tape in time.
+pub const TAPE_MARKS: Bound = bound("marks", "", 0.0, 4_000.0);
+/// Points marked in a film.
+pub const FILM_MARKS: Bound = bound("marks", "", 0.0, 20_000.0);
+/// A point of a film or of the ground beneath it.
+pub const FILM_POINT: Bound = bound("point", "", -20_000.0, 20_000.0);
+/// Runs that are compared at once.
+pub const RUNS: Bound = bound("runs", "runs", 1.0, 500.0);
+/// The way round a course.
+pub const PATH_FT: Bound = bound("length of the way", "ft", 100.0, 3_000.0);
+/// A part of a run.
+pub const SPLIT_S: Bound = bound("split", "s", 0.2, 600.0);
+/// The length of a tape.
+pub const TAPE_FT: Bound = bound("tape", "ft", 25.0, 400.0);
+/// What went wrong at timing eyes during a run.
+pub const EYE_FAULTS: Bound = bound("faults", "", 0.0, 20.0);
 /// Seconds of a run of the pattern.
 pub const RUN_S: Bound = bound("time of a run", "s", 5.0, 1800.0);
 /// Minutes of being calm.

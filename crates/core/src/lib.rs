@@ -4,8 +4,8 @@
 //! | module | holds |
 //! |---|---|
 //! | [`bounds`] | every limit on a number that comes from outside, in one table |
-//! | [`text`], [`json`] | what a text from outside may hold; JSON read strictly |
-//! | [`id`], [`side`], [`gait`], [`day`] | what skills, levels and faults are called; left and right; stand to gallop; counting days |
+//! | [`text`], [`json`], [`kinds`](mod@kinds) | what a text from outside may hold; JSON read strictly; words of kinds |
+//! | [`id`], [`side`], [`gait`], [`footing`], [`day`] | what skills, levels and faults are called; left and right; stand to gallop; the ground; counting days |
 //! | [`rep`] | one ask and its answer; what "soft" means; the measures |
 //! | [`rig`] | the headgear as it is worn, and since when |
 //! | [`school`] | where good trainers disagree |
@@ -24,6 +24,9 @@
 //! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
 //! | [`week`] | the day: bookings, changes by hand, what they break |
 //! | [`gear`] | a bit under a pull, when a strap takes hold, show rules, rides in the two-rein |
+//! | [`ground`] | places to scale, the barrel course and how it fits, setting out, drills, trail |
+//! | [`tape`] | what the marks of a film come to: splits, strides, the way on the plan |
+//! | [`device`], [`exchange`] | what devices say; open formats in and out |
 //! | [`road`] | the barn's own pace, and the road to a date: chance, range, what decides, what helps |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
@@ -40,15 +43,20 @@ pub mod bounds;
 pub mod calc;
 pub mod card;
 pub mod day;
+pub mod device;
 pub mod evidence;
+pub mod exchange;
+pub mod footing;
 pub mod gait;
 pub mod gear;
+pub mod ground;
 pub mod heat;
 pub mod horse;
 pub mod id;
 pub mod intake;
 pub mod json;
 pub mod judge;
+pub mod kinds;
 pub mod ladder;
 pub mod load;
 pub mod person;
@@ -61,6 +69,7 @@ pub mod road;
 pub mod school;
 pub mod side;
 pub mod sim_horse;
+pub mod tape;
 pub mod text;
 pub mod week;
 pub mod yard;

@@ -237,6 +237,69 @@ fn largest(name: &str) -> Value {
                     .collect::<Vec<Value>>(),
             }})
         }
+        "lay" => json!({"lay": largest_lay(60)}),
+        "cloverleaf" => json!({"between_1_2_ft": 90, "between_1_3_ft": 105, "score_line_ft": 60,
+            "first": "left", "pockets": [[5, 4, 3], [5, 4, 3], [5, 4, 3]], "gait": "lope",
+            "placing": {"origin": [0, -80]}, "lay": largest_lay(60)}),
+        "fit-course" => {
+            let lay = largest_lay(15);
+            let rings: Vec<&Value> = lay["keep_off"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .map(|area| &area["outline"])
+                .collect();
+            json!({"outline": lay["outline"], "keep_off": rings})
+        }
+        "setting-out" => {
+            json!({"course": {"between_1_2_ft": 90, "between_1_3_ft": 105, "score_line_ft": 60},
+                "first": "right", "placing": {"origin": [0, 0]}, "lay": largest_lay(60), "tape_ft": 400})
+        }
+        "drill" => {
+            json!({"plan": {"drill": "three_rollbacks", "size_ft": 60, "first": "left", "laps": 20,
+            "placing": {"origin": [0, 0]}}, "lay": largest_lay(60)})
+        }
+        "trail-check" => {
+            let obstacle = |number: usize| {
+                json!({"obstacle": {"kind": "poles", "gait": "lope", "poles": 12,
+                "spacing_ft": 6.5, "height_in": 6}, "at": [number * 20, number % 3 * 50], "heading_deg": number * 12})
+            };
+            json!({"course": (0..30).map(obstacle).collect::<Vec<Value>>()})
+        }
+        "runs" => {
+            let run = |number: usize| {
+                json!({"day": format!("2026-{:02}-{:02}", number / 28 % 12 + 1, number % 28 + 1),
+                "time_s": 16.0 + number as f64 / 100.0, "path_ft": 470, "splits_s": [4, 4, 4, 4], "knocked": 1})
+            };
+            json!({"runs": (0..500).map(run).collect::<Vec<Value>>()})
+        }
+        "homography" => {
+            let pair = |number: usize| {
+                let (x, y) = ((number % 8) as f64, (number / 8) as f64);
+                json!({"film": [x * 100.0, y * 60.0], "ground": [x * 10.0, y * 11.0 + x * 0.1]})
+            };
+            json!({"pairs": (0..40).map(pair).collect::<Vec<Value>>(), "film": vec![json!([500.0, 120.0]); 20_000]})
+        }
+        "tape" => {
+            let film = |name| json!({"name": name, "length_s": 14_400, "frame_s": 0.001, "width_px": 20_000, "height_px": 20_000});
+            let mark = |n: usize| json!({"film": n % 2, "at_s": n, "mark": {"kind": "hoof_beat"}});
+            let known = |n: usize| {
+                let (x, y) = ((n / 2 % 8) as f64, (n / 16) as f64);
+                json!({"film": n % 2, "name": "post", "seen": [x * 100.0, y * 60.0], "ground": [x * 10.0, y * 11.0]})
+            };
+            let track =
+                |n: usize| json!({"film": 0, "at_s": n as f64 / 2.0, "seen": [500.0, 120.0]});
+            json!({
+                "tape": {
+                    "name": "x".repeat(80), "day": "2026-05-05", "films": [film("a"), film("b")],
+                    "tie": {"first_s": 3, "second_s": 1},
+                    "marks": (0..4_000).map(mark).collect::<Vec<Value>>(),
+                    "known": (0..80).map(known).collect::<Vec<Value>>(),
+                    "track": (0..20_000).map(track).collect::<Vec<Value>>(),
+                },
+                "barrels": [[110, 105], [20, 105], [65, 200]],
+            })
+        }
         "load" => json!({"load": (0..4_000).map(|n| n % 300).collect::<Vec<i32>>()}),
         "heat" => json!({"temperature_f": 140, "humidity_pct": 100}),
         "cool-out" => {
@@ -249,6 +312,36 @@ fn largest(name: &str) -> Value {
         }
         other => panic!("{other} has no largest input here; add one"),
     }
+}
+
+/// An arena with as many corners, posts and areas to keep off as there may be; each area with
+/// so many corners.
+fn largest_lay(corners: usize) -> Value {
+    let round = |middle: (f64, f64), far: f64, corners: usize| -> Vec<Value> {
+        let corner = |index: usize| {
+            let turn = index as f64 / corners as f64 * std::f64::consts::TAU;
+            json!([
+                middle.0 + far * turn.cos(),
+                middle.1 + 1.6 * far * turn.sin()
+            ])
+        };
+        (0..corners).map(corner).collect()
+    };
+    let area = |index: usize| {
+        let (x, y) = (
+            (index * 37 % 100) as f64 - 50.0,
+            (index * 53 % 160) as f64 - 80.0,
+        );
+        json!({"kind": "ruts", "outline": round((x, y), 3.0, corners)})
+    };
+    let post =
+        |index: usize| json!({"name": format!("post {index}"), "at": [index * 9, index % 7 * 40]});
+    json!({
+        "outline": round((0.0, 0.0), 75.0, 60),
+        "fence": "pipe", "footing": "rutted",
+        "posts": (0..40).map(post).collect::<Vec<Value>>(),
+        "keep_off": (0..20).map(area).collect::<Vec<Value>>(),
+    })
 }
 
 #[test]
@@ -303,6 +396,14 @@ fn what_takes_long_is_heavy() {
         .collect();
     assert_eq!(
         heavy,
-        ["gate", "judge", "card", "intake", "road", "simulate-horse"]
+        [
+            "gate",
+            "judge",
+            "card",
+            "intake",
+            "road",
+            "fit-course",
+            "simulate-horse"
+        ]
     );
 }

@@ -12,7 +12,7 @@ use cavesson_core::ride::batch::FORM;
 use cavesson_core::ride::{Batch, clock};
 use cavesson_store::rep::PlacedRep;
 use cavesson_store::ride::{PlacedRide, RideOfRep};
-use cavesson_store::{BarnTransaction, gear, horse, rep, ride, ride_block};
+use cavesson_store::{BarnTransaction, gear, horse, person, rep, ride, ride_block};
 use jiff::{SignedDuration, Timestamp};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -102,6 +102,7 @@ async fn store(
     let mut barn = signed.write().await?;
     check_horses(&mut barn, &batch).await?;
     check_rigs(&mut barn, &batch).await?;
+    check_riders(&mut barn, &batch).await?;
     let mut rides = rides_of(&mut barn, &batch).await?;
     let touched = touched(&batch, &rides);
     horse::raise_versions(&mut barn, &touched).await?;
@@ -197,6 +198,32 @@ async fn check_rigs(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
     ))
 }
 
+/// Who rides in a film is of the barn.
+async fn check_riders(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
+    let named = || {
+        let rides = batch.rides.iter().enumerate();
+        rides.filter_map(|(index, ride)| Some((index, ride.from_tape?.rider_id)))
+    };
+    if named().next().is_none() {
+        return Ok(());
+    }
+    let known: HashSet<Uuid> = person::names(barn)
+        .await?
+        .into_iter()
+        .map(|(person_id, _)| person_id)
+        .collect();
+    none_missing(
+        named()
+            .filter(|(_, rider_id)| !known.contains(rider_id))
+            .map(|(index, rider_id)| {
+                FieldError::new(
+                    format!("/rides/{index}/from_tape/rider_id"),
+                    format!("no person {rider_id} in this barn; name one of its own"),
+                )
+            }),
+    )
+}
+
 async fn store_rides(
     barn: &mut BarnTransaction,
     signed: &Signed,
@@ -216,13 +243,20 @@ async fn store_rides(
         let last = ride.finished_after_ms.unwrap_or_default().max(asked);
         let field = format!("{at}/started_at");
         let set = ride.set_forward_s;
+        // When a film was made is said by a person, not by the clock of this device.
+        let shift = match ride.from_tape {
+            Some(_) => SignedDuration::ZERO,
+            None => shift,
+        };
         let started_at =
             clock::start(&field, ride.started_at, set, shift, last, now).map_err(Problem::field)?;
         let placed = PlacedRide {
             ride,
             started_at,
             day: signed.day_of(started_at),
-            rider_id: signed.person.person_id,
+            rider_id: ride
+                .from_tape
+                .map_or(signed.person.person_id, |tape| tape.rider_id),
         };
         if !ride::put(barn, &placed).await? {
             changed.push(FieldError::new(

@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `tack`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -34,6 +34,7 @@ mod cool_outs;
 mod day_plan;
 mod days;
 pub mod documented;
+mod ground;
 mod health;
 mod horse_page;
 mod horse_riders;

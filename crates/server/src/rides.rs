@@ -71,6 +71,8 @@ struct Ride {
     /// What its rider was not cleared for, by today's clearances; for those who decide, empty
     /// for others. A ride that was ridden is never refused.
     not_cleared: Vec<String>,
+    /// It was logged from a film.
+    from_tape: bool,
     /// Who else was there; null where nobody said.
     present: Option<String>,
     /// Its parts, in their order.
@@ -201,6 +203,7 @@ async fn show(
         rigs: said.rigs,
         two_rein,
         not_cleared,
+        from_tape: said.from_tape,
         present: said.present,
         blocks,
         timeline,

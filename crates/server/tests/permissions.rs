@@ -33,6 +33,7 @@ const ROUTES: &[(&str, May)] = &[
     ("add_card_block", Recorders),
     ("add_care", Recorders),
     ("add_cattle_lot", Trainers),
+    ("add_course", Trainers),
     ("add_gear", Trainers),
     ("add_horse", Trainers),
     ("add_horse_rows", Trainers),
@@ -45,6 +46,7 @@ const ROUTES: &[(&str, May)] = &[
     ("build_card", Everybody),
     ("change_barn", Trainers),
     ("change_cattle_lot", Trainers),
+    ("change_course", Trainers),
     ("change_gear", Trainers),
     ("change_horse", Trainers),
     ("change_password", Everybody),
@@ -53,6 +55,7 @@ const ROUTES: &[(&str, May)] = &[
     ("change_program", Trainers),
     ("clear_care", Recorders),
     ("count_devices", Everybody),
+    ("draw_lay", Trainers),
     ("end_other_devices", Everybody),
     ("end_restore", Trainers),
     ("fit_tack", Recorders),
@@ -64,6 +67,7 @@ const ROUTES: &[(&str, May)] = &[
     ("list_care_due", Everybody),
     ("list_cattle_lots", Everybody),
     ("list_cool_outs", Everybody),
+    ("list_courses", Everybody),
     ("list_dates_at_risk", Everybody),
     ("list_fittings", Recorders),
     ("list_gears", Everybody),
@@ -74,7 +78,10 @@ const ROUTES: &[(&str, May)] = &[
     ("list_programs", Everybody),
     ("list_restores", Everybody),
     ("list_ride_horses", Everybody),
+    ("list_runs", Everybody),
+    ("list_tapes", Everybody),
     ("list_time_zones", Anybody),
+    ("list_timed_runs", Recorders),
     ("list_traits", Everybody),
     ("list_trips", Everybody),
     ("look_at_link", Anybody),
@@ -86,12 +93,15 @@ const ROUTES: &[(&str, May)] = &[
     ("plan_restore", Trainers),
     ("preview_program", Trainers),
     ("put_away_cattle_lot", Trainers),
+    ("put_away_course", Trainers),
     ("put_away_gear", Trainers),
     ("put_away_place", Trainers),
     ("put_bit_change", Recorders),
     ("put_cool_out", Recorders),
     ("put_horse_program", Trainers),
     ("put_ride_horse", Recorders),
+    ("put_tape", Recorders),
+    ("put_timed_run", Recorders),
     ("put_weather", Trainers),
     ("read_calendar", Anybody),
     ("remove_booking", Trainers),
@@ -116,6 +126,7 @@ const ROUTES: &[(&str, May)] = &[
     ("show_horse_sheet", Everybody),
     ("show_intake", Everybody),
     ("show_ladder", Everybody),
+    ("show_lay", Everybody),
     ("show_level", Everybody),
     ("show_load", Everybody),
     ("show_outcomes", Everybody),
@@ -127,6 +138,7 @@ const ROUTES: &[(&str, May)] = &[
     ("show_solve", Trainers),
     ("show_strips", Everybody),
     ("show_tack", Everybody),
+    ("show_trail", Everybody),
     ("show_two_rein", Everybody),
     ("show_week", Recorders),
     ("sign_in", Anybody),
@@ -135,11 +147,14 @@ const ROUTES: &[(&str, May)] = &[
     ("stop_solve", Trainers),
     ("store_batch", Recorders),
     ("swap_bookings", Trainers),
+    ("take_lay_away", Trainers),
     ("take_link", Anybody),
     ("take_off_tack", Recorders),
     ("take_out_cattle_lot", Trainers),
+    ("take_out_course", Trainers),
     ("take_out_gear", Trainers),
     ("take_out_place", Trainers),
+    ("take_out_tape", Recorders),
     ("take_week", Trainers),
     ("today", Everybody),
     ("who", Everybody),
@@ -161,6 +176,10 @@ fn body(operation: &str, horse: Uuid) -> Value {
         "skip_booking" => json!({"because": "lame"}),
         "change_place" => json!({"name": "Round pen", "kind": "round_pen", "horses_at_once": 1}),
         "change_gear" => json!({"name": "Ring snaffle", "kind": "snaffle"}),
+        "draw_lay" => json!({
+            "outline": [[0, 0], [130, 0], [130, 240], [0, 240]], "fence": "pipe", "footing": "good",
+        }),
+        "change_course" => json!({"name": "Gate line", "plan": trail()}),
         "change_cattle_lot" => json!({"name": "Blue tags", "kind": "heifers", "head": 12}),
         "change_horse" => {
             json!({"name": "Oatcake", "sex": "mare", "foaled": 2020, "color": "bay"})
@@ -168,6 +187,14 @@ fn body(operation: &str, horse: Uuid) -> Value {
         "put_cool_out" => json!({
             "horse_id": horse, "started_at": "2026-05-04T14:00:00Z", "readings": [],
         }),
+        "put_tape" => json!({
+            "horse_id": horse,
+            "sheet": {
+                "name": "Rail", "day": "2026-05-04",
+                "films": [{"name": "a.webm", "length_s": 9, "frame_s": 0.04, "width_px": 640, "height_px": 360}],
+            },
+        }),
+        "put_timed_run" => json!({"eyes": "Eyes", "at": "2026-05-04T14:00:00Z", "time_s": 17.4}),
         "plan_restore" => json!({
             "gear_id": Uuid::now_v7(), "weeks": 8, "riders": [Uuid::now_v7()],
         }),
@@ -189,6 +216,12 @@ fn body(operation: &str, horse: Uuid) -> Value {
         }),
         _ => json!({}),
     }
+}
+
+fn trail() -> Value {
+    let gate =
+        json!({"obstacle": {"kind": "gate", "width_in": 60}, "at": [20, 20], "heading_deg": 90});
+    json!({"kind": "trail", "obstacles": [gate]})
 }
 
 struct Route {
@@ -260,14 +293,19 @@ async fn named(server: &Server, trainer: &Visitor) -> Vec<(&'static str, String)
         .as_str()
         .unwrap()
         .to_owned();
+    let place_id = places[0]["place_id"].as_str().unwrap().to_owned();
+    let course = json!({"place_id": place_id, "name": "Gate line", "plan": trail()});
+    let answer = trainer.post("/api/courses", &course).await;
+    let course: Value = answer.json().await.unwrap();
     vec![
         ("{horse_id}", server.oatcake.to_string()),
+        ("{course_id}", course["course_id"].as_str().unwrap().into()),
         (
             "{ride_id}",
             batch["rides"][0]["ride_id"].as_str().unwrap().into(),
         ),
         ("{person_id}", helper["person_id"].as_str().unwrap().into()),
-        ("{place_id}", places[0]["place_id"].as_str().unwrap().into()),
+        ("{place_id}", place_id),
         (
             "{gear_id}",
             added(

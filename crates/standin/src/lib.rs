@@ -3,8 +3,10 @@
 //!
 //! | module | holds |
 //! |---|---|
+//! | [`eyes`] | a pair of timing eyes: lines over TCP, runs made over HTTP |
 //! | [`climate`] | weather from a seed: the same place and hour always have the same |
 //! | [`service`] | the weather service: `/weather.csv`, `/weather.ics` |
 
 pub mod climate;
+pub mod eyes;
 pub mod service;

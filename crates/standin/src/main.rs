@@ -1,12 +1,13 @@
-//! `cavesson-standin`: the simulated weather service of the demo.
+//! `cavesson-standin`: the simulated weather service and timing eyes of the demo.
 
 use std::net::SocketAddr;
 
-use cavesson_standin::service::{Weather, listen, serve};
+use cavesson_standin::eyes::Eyes;
+use cavesson_standin::service::{Weather, listen, routes};
 use clap::Parser;
 
-/// A simulated weather service on loopback. What it says is made from a seed and means
-/// nothing.
+/// A simulated weather service and a simulated pair of timing eyes, on loopback. What they say
+/// means nothing.
 #[derive(Parser)]
 struct Arguments {
     /// Address to listen on; loopback only
@@ -18,6 +19,10 @@ struct Arguments {
     /// Degrees Fahrenheit added to every temperature: a heat wave to try things with
     #[arg(long, default_value_t = 0.0)]
     warmer_f: f64,
+    /// Address at which the timing eyes are heard; loopback only. A run is made by
+    /// `POST /eyes/runs?seconds=17.4` at the address above
+    #[arg(long, default_value = "127.0.0.1:7431")]
+    eyes: SocketAddr,
 }
 
 #[tokio::main]
@@ -29,5 +34,13 @@ async fn main() -> anyhow::Result<()> {
         seed: arguments.seed,
         warmer_f: arguments.warmer_f,
     };
-    Ok(serve(weather, listener).await?)
+    let heard = listen(arguments.eyes).await?;
+    println!("timing eyes on {}", heard.local_addr()?);
+    let eyes = Eyes::default();
+    let services = routes(weather).merge(eyes.clone().routes());
+    tokio::select! {
+        ended = eyes.serve(heard) => ended?,
+        ended = axum::serve(listener, services).into_future() => ended?,
+    }
+    Ok(())
 }

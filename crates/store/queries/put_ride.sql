@@ -1,7 +1,7 @@
 insert into ride (barn_id, ride_id, horse_id, rider_id, day, started_at, device_started_at,
-                  finished_at, opened_again, marks, note, quiet_after_s, ended, mood, intake, present, exertion)
+                  finished_at, opened_again, marks, note, quiet_after_s, ended, mood, intake, present, exertion, from_tape)
 values ($1, $2, $3, $4, $5, $6, $7, $6::timestamptz + $8::float8 * interval '1 millisecond', $9,
-        coalesce($10, '{}'::text[]), coalesce($11, ''), $12, $13, $14, $15, $16, $17)
+        coalesce($10, '{}'::text[]), coalesce($11, ''), $12, $13, $14, $15, $16, $17, $18)
 on conflict (barn_id, ride_id) do update
     -- The latest word on whether it is over is that of whoever opened it last; of two
     -- alike, the later finish.

@@ -56,6 +56,7 @@ impl From<sqlx::Error> for StoreError {
             "horse_name_taken" => taken("/name", "this horse's name"),
             "place_name_taken" => taken("/name", "this place's name"),
             "gear_name_taken" => taken("/name", "this name"),
+            "course_name_taken" => taken("/name", "this course's name"),
             "cattle_lot_name_taken" => taken("/name", "this name"),
             _ if is_away(&error) => StoreError::Away(error),
             _ => StoreError::Database(error),

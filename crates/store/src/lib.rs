@@ -11,6 +11,8 @@
 //! | [`calendar_link`] | secret links for calendar programs |
 //! | [`work_hours`] | who works when |
 //! | [`place`], [`gear`], [`cattle_lot`] | the yard, by name and kind |
+//! | [`lay`], [`course`], [`run`] | how places lie; barrel courses, drills, trail courses; runs |
+//! | [`timed_run`], [`tape`] | times of timing eyes; films as marks |
 //! | [`horse`], [`goal`] | horses, and what they are meant for |
 //! | [`program_day`], [`booking`] | which horse is ridden on which weekday; what stands in a day |
 //! | [`ride`], [`ride_block`], [`rep`] | what was asked and answered |
@@ -44,6 +46,7 @@ pub mod care;
 pub mod cattle_lot;
 pub mod connect;
 pub mod cool_out;
+pub mod course;
 pub mod error;
 pub mod fitting;
 pub mod gear;
@@ -53,6 +56,7 @@ pub mod horse;
 pub mod intake;
 pub mod kept_verdict;
 pub mod known;
+pub mod lay;
 pub mod load;
 pub mod overrule;
 pub mod person;
@@ -67,8 +71,11 @@ pub mod ride_block;
 pub mod ride_horse;
 pub mod ride_share;
 pub mod rider_offset;
+pub mod run;
 pub mod session;
 pub mod stored;
+pub mod tape;
+pub mod timed_run;
 pub mod timeline;
 pub mod weather;
 pub mod work_hours;

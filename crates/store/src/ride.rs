@@ -295,7 +295,8 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
         ride.mood.map(Mood::word),
         intake,
         ride.present.as_deref().map(str::trim),
-        ride.exertion.map(Exertion::word)
+        ride.exertion.map(Exertion::word),
+        ride.from_tape.is_some()
     )
     .execute(barn.connection())
     .await?;
@@ -348,6 +349,8 @@ pub struct Said {
     pub rigs: Vec<RigFrom>,
     /// Who else was there, where somebody said.
     pub present: Option<String>,
+    /// It was logged from a film.
+    pub from_tape: bool,
 }
 
 /// What was said of a ride.
@@ -357,7 +360,7 @@ pub struct Said {
 pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said> {
     let barn_id = barn.barn_id();
     let row = sqlx::query!(
-        "select ended, mood, exertion, note, quiet_after_s, present from ride where barn_id = $1 and ride_id = $2",
+        "select ended, mood, exertion, note, quiet_after_s, present, from_tape from ride where barn_id = $1 and ride_id = $2",
         barn_id,
         ride_id
     )
@@ -373,6 +376,7 @@ pub async fn said(barn: &mut BarnTransaction, ride_id: Uuid) -> StoreResult<Said
         quiet_after_s: row.quiet_after_s,
         rigs,
         present: row.present,
+        from_tape: row.from_tape,
     }))
 }
 

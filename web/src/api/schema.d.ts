@@ -458,6 +458,75 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All courses by name, those put away last. */
+        get: operations["list_courses"];
+        put?: never;
+        /** Add a course to a place. */
+        post: operations["add_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change what is written down of a course. */
+        put: operations["change_course"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a course away. What was ridden on it stays. */
+        post: operations["put_away_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Use a course again. */
+        post: operations["take_out_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dates-at-risk": {
         parameters: {
             query?: never;
@@ -1047,6 +1116,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The runs of a horse, side by side. */
+        get: operations["list_runs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/send-home": {
         parameters: {
             query?: never;
@@ -1112,6 +1198,40 @@ export interface paths {
         post?: never;
         /** Take a piece off a horse's list. */
         delete: operations["take_off_tack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/tapes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The tapes of a horse, latest day first; at most 200. */
+        get: operations["list_tapes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/trail/{course_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to ride tomorrow of a trail course, by where the horse stands on the ladder. */
+        get: operations["show_trail"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1384,6 +1504,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{place_id}/lay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the ground of a place lies. */
+        get: operations["show_lay"];
+        /** Draw how the ground of a place lies, or draw it anew. */
+        put: operations["draw_lay"];
+        post?: never;
+        /** Take the drawing of a place away. Courses that lie in it stay. */
+        delete: operations["take_lay_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/{place_id}/put-away": {
         parameters: {
             query?: never;
@@ -1583,6 +1722,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tapes/{tape_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep what was marked of a tape, in the place of what was kept of it. */
+        put: operations["put_tape"];
+        post?: never;
+        /** Take a tape out. What was logged from it stays. */
+        delete: operations["take_out_tape"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/time-zones": {
         parameters: {
             query?: never;
@@ -1593,6 +1750,40 @@ export interface paths {
         /** The time zones there are, by name. */
         get: operations["list_time_zones"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timed-runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The times of the last 14 days, latest first; at most 100. */
+        get: operations["list_timed_runs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timed-runs/{timed_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a time of the eyes. The same one may be sent again. */
+        put: operations["put_timed_run"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1714,6 +1905,11 @@ export interface components {
             person_id: string;
         };
         /** @description What was added. */
+        AddedCourse: {
+            /** Format: uuid */
+            course_id: string;
+        };
+        /** @description What was added. */
         AddedToYard: {
             /** Format: uuid */
             id: string;
@@ -1825,6 +2021,35 @@ export interface components {
             time_zone: string;
             units: components["schemas"]["Units"];
         };
+        /** @description A barrel course. */
+        BarrelPlan: {
+            /** @description The room it was laid out with. */
+            clearances?: components["schemas"]["Clearances"];
+            /** @description Which barrel comes first: right or left. */
+            first: components["schemas"]["Side"];
+            /** @description The gait it is planned for. */
+            gait: components["schemas"]["Gait"];
+            /** @description Its measures. */
+            measures: components["schemas"]["Cloverleaf"];
+            /** @description How far each barrel stands from where the measures put it. */
+            moved?: components["schemas"]["Point"][];
+            /** @description Where it lies. */
+            placing: components["schemas"]["Placing"];
+            /** @description Pockets of barrels 1, 2 and 3: going in, at the back, coming out, in feet. */
+            pockets: number[][];
+            /**
+             * Format: double
+             * @description Strides before each barrel at which to rate.
+             */
+            rate_strides: number;
+            /** @description How the horse comes to a barrel. */
+            rides_up?: components["schemas"]["RidesUp"];
+            /**
+             * Format: double
+             * @description One stride; null: what is usual at the gait.
+             */
+            stride_ft?: number | null;
+        };
         /** @description Rides and reps from one device. */
         Batch: {
             /**
@@ -1898,6 +2123,7 @@ export interface components {
         BlockOfCard: {
             /** @description Asks a side, in the order of asking. */
             asks: components["schemas"]["BlockAsks"][];
+            drill?: components["schemas"]["NamedDrill"] | null;
             /** @description How it is done. */
             exercise: string;
             /** @description What to do if it goes wrong; empty where nothing is asked. */
@@ -2499,10 +2725,61 @@ export interface components {
             /** @description Headgear they may ride in. */
             rigs: components["schemas"]["RigKind"][];
         };
+        /** @description The least room there has to be, in feet. */
+        Clearances: {
+            /**
+             * Format: double
+             * @description From barrel 3 straight on to the fence.
+             * @default 36
+             */
+            behind_ft: number;
+            /**
+             * Format: double
+             * @description From the score line straight back to the end, to stop in.
+             * @default 45
+             */
+            end_ft: number;
+            /**
+             * Format: double
+             * @description From the horse's track and from every barrel to what to keep off.
+             * @default 3
+             */
+            keep_off_ft: number;
+            /**
+             * Format: double
+             * @description From every barrel to the fence.
+             * @default 18
+             */
+            side_ft: number;
+            /**
+             * Format: double
+             * @description From the horse's track to the fence.
+             * @default 3
+             */
+            track_ft: number;
+        };
         /** @description Whether a flag is cleared. */
         Clearing: {
             /** @description True clears it as of today, false opens it again. */
             cleared: boolean;
+        };
+        /** @description The measures of a course. */
+        Cloverleaf: {
+            /**
+             * Format: double
+             * @description From barrel 1 to barrel 2, in feet.
+             */
+            between_1_2_ft: number;
+            /**
+             * Format: double
+             * @description From barrels 1 and 2 to barrel 3, in feet.
+             */
+            between_1_3_ft: number;
+            /**
+             * Format: double
+             * @description From the score line up to barrels 1 and 2, in feet.
+             */
+            score_line_ft: number;
         };
         /**
          * @description What first asks since have said of a level that was shown at intake.
@@ -2568,6 +2845,87 @@ export interface components {
              * @description How many.
              */
             count: number;
+        };
+        /** @description What is written down of a course. */
+        CourseOfPlace: {
+            /** Format: uuid */
+            course_id: string;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Where it lies.
+             */
+            place_id: string;
+            /** @description What it is. */
+            plan: components["schemas"]["CoursePlan"];
+            /**
+             * Format: date-time
+             * @description When it was put away; null while it is in use.
+             */
+            put_away_at?: string | null;
+        };
+        /** @description A course of any kind. */
+        CoursePlan: {
+            /** @description The room it was laid out with. */
+            clearances?: components["schemas"]["Clearances"];
+            /** @description Which barrel comes first: right or left. */
+            first: components["schemas"]["Side"];
+            /** @description The gait it is planned for. */
+            gait: components["schemas"]["Gait"];
+            /** @enum {string} */
+            kind: "barrels";
+            /** @description Its measures. */
+            measures: components["schemas"]["Cloverleaf"];
+            /** @description How far each barrel stands from where the measures put it. */
+            moved?: components["schemas"]["Point"][];
+            /** @description Where it lies. */
+            placing: components["schemas"]["Placing"];
+            /** @description Pockets of barrels 1, 2 and 3: going in, at the back, coming out, in feet. */
+            pockets: number[][];
+            /**
+             * Format: double
+             * @description Strides before each barrel at which to rate.
+             */
+            rate_strides: number;
+            /** @description How the horse comes to a barrel. */
+            rides_up?: components["schemas"]["RidesUp"];
+            /**
+             * Format: double
+             * @description One stride; null: what is usual at the gait.
+             */
+            stride_ft?: number | null;
+        } | {
+            /** @description Which. */
+            drill: components["schemas"]["DrillKind"];
+            /** @description The first turn goes this way. */
+            first: components["schemas"]["Side"];
+            /** @enum {string} */
+            kind: "drill";
+            /**
+             * Format: int32
+             * @description Rounds.
+             */
+            laps: number;
+            /** @description Where it begins, and which way. */
+            placing: components["schemas"]["Placing"];
+            /**
+             * Format: double
+             * @description Its size in feet; what the size is, the drill says.
+             */
+            size_ft: number;
+        } | {
+            /** @enum {string} */
+            kind: "trail";
+            /** @description Its obstacles, in the order they are ridden. */
+            obstacles: components["schemas"]["PlacedObstacle"][];
+        };
+        /** @description What is written down of a course. */
+        CourseSheet: {
+            /** @description What people call it. */
+            name: string;
+            /** @description What it is. */
+            plan: components["schemas"]["CoursePlan"];
         };
         /**
          * @description Where the stepping foot crossed.
@@ -2764,6 +3122,30 @@ export interface components {
          * @enum {string}
          */
         Direction: "improving" | "level" | "slipping" | "too_few_days";
+        /**
+         * @description Which drill.
+         * @enum {string}
+         */
+        DrillKind: "three_circles" | "three_rollbacks" | "d_shape" | "big_small" | "figure_eight" | "serpentine" | "counter_arc" | "hip_line" | "fence_rollbacks" | "stop_square";
+        /** @description A drill where it lies. */
+        DrillPlan: {
+            /** @description Which. */
+            drill: components["schemas"]["DrillKind"];
+            /** @description The first turn goes this way. */
+            first: components["schemas"]["Side"];
+            /**
+             * Format: int32
+             * @description Rounds.
+             */
+            laps: number;
+            /** @description Where it begins, and which way. */
+            placing: components["schemas"]["Placing"];
+            /**
+             * Format: double
+             * @description Its size in feet; what the size is, the drill says.
+             */
+            size_ft: number;
+        };
         /** @description A fault that sends a level down: seen `times` in the last `of_last` asks. */
         Ease: {
             /**
@@ -2867,6 +3249,11 @@ export interface components {
          * @enum {string}
          */
         Exit: "soft" | "stiff";
+        /**
+         * @description What can go wrong at the eyes.
+         * @enum {string}
+         */
+        EyeFault: "double_trigger" | "started_again" | "no_start" | "too_soon" | "too_late" | "lines_missing";
         /** @description One fault. All of it is common practice of the trade, no published source. */
         Fault: {
             ease?: components["schemas"]["Ease"] | null;
@@ -2931,12 +3318,42 @@ export interface components {
          * @enum {string}
          */
         Feet: "kept_going" | "stuck" | "hurried";
+        /**
+         * @description What stands round a place.
+         * @enum {string}
+         */
+        FenceKind: "pipe" | "boards" | "panels" | "wire" | "wall" | "open";
         /** @description What is wrong with one field of an input, and what is allowed there. */
         FieldError: {
             /** @description What was found and what is allowed, in a sentence for the person who sent it. */
             detail: string;
             /** @description Path of the field as a JSON pointer (RFC 6901), such as `/reps/3/measure/time_s`. */
             field: string;
+        };
+        /** @description A film. */
+        Film: {
+            /**
+             * Format: double
+             * @description How long a frame stands: 1/30 for thirty a second.
+             */
+            frame_s: number;
+            /**
+             * Format: double
+             * @description Its height.
+             */
+            height_px: number;
+            /**
+             * Format: double
+             * @description Its length.
+             */
+            length_s: number;
+            /** @description The name of its file, to find it again. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its width.
+             */
+            width_px: number;
         };
         /** @description The first ask of one day on one side. */
         FirstAsk: {
@@ -2991,6 +3408,11 @@ export interface components {
              */
             day: number;
         };
+        /**
+         * @description What the ground is like.
+         * @enum {string}
+         */
+        Footing: "good" | "deep" | "hard" | "wet" | "rutted";
         /** @description Rides until the gate passes. */
         Forecast: {
             /** @enum {string} */
@@ -3040,6 +3462,14 @@ export interface components {
              * @description How strongly the faults point there; only good for ranking.
              */
             score: number;
+        };
+        /** @description Where a ride comes from that was logged at the desk. */
+        FromTape: {
+            /**
+             * Format: uuid
+             * @description Who rides in the film; whoever logs it need not.
+             */
+            rider_id: string;
         };
         /**
          * @description The gait at which an ask is made.
@@ -3424,6 +3854,21 @@ export interface components {
              * @description Nine in ten.
              */
             to?: string | null;
+        };
+        /** @description How the ground of a place lies. */
+        GroundLay: {
+            /** @description What stands round it. */
+            fence: components["schemas"]["FenceKind"];
+            /** @description What its ground is like. */
+            footing: components["schemas"]["Footing"];
+            gate?: components["schemas"]["PlaceGate"] | null;
+            /** @description What to keep off. */
+            keep_off?: components["schemas"]["KeepOff"][];
+            on_earth?: components["schemas"]["OnEarth"] | null;
+            /** @description Its outline, corner by corner. */
+            outline: components["schemas"]["Point"][];
+            /** @description Posts to measure from; without any, corners of the outline serve. */
+            posts?: components["schemas"]["Post"][];
         };
         /** @description A week of one rider. */
         HandWeek: {
@@ -3861,6 +4306,13 @@ export interface components {
             /** @description Why whoever asks may not ride this horse, whatever it wears; empty: they may. */
             stopped: string[];
         };
+        /** @description Tomorrow's trail course. */
+        HorseTrail: {
+            /** @description So that nobody is hurt; null where the ladder has no trail. */
+            caution?: string | null;
+            /** @description What to ride of it, in which order, and what not. */
+            tomorrow: components["schemas"]["TomorrowsTrail"];
+        };
         /**
          * @description One trait of a horse.
          * @enum {string}
@@ -4173,6 +4625,18 @@ export interface components {
             without_exceptional?: components["schemas"]["Verdict"] | null;
             without_riders?: components["schemas"]["Verdict"] | null;
         };
+        /** @description A piece of ground to keep off. */
+        KeepOff: {
+            /** @description Why. */
+            kind: components["schemas"]["KeepOffKind"];
+            /** @description Its outline. */
+            outline: components["schemas"]["Point"][];
+        };
+        /**
+         * @description Why to keep off a piece of it.
+         * @enum {string}
+         */
+        KeepOffKind: "ruts" | "jumps" | "wet" | "hard" | "other";
         /** @description What an intake showed of a horse. */
         KeptIntake: {
             /**
@@ -4190,6 +4654,20 @@ export interface components {
             kind: components["schemas"]["RigKind"];
             /** @description Why whoever asks may not ride this horse in it; empty: they may. */
             stopped: string[];
+        };
+        /** @description A point that is known on the ground and was found in a film. */
+        KnownPoint: {
+            /**
+             * Format: int32
+             * @description The film: 0 or 1.
+             */
+            film: number;
+            /** @description On the ground: feet. */
+            ground: components["schemas"]["Point"];
+            /** @description What it is: barrel 1, a post. */
+            name: string;
+            /** @description In the film: pixels to the right, pixels down. */
+            seen: components["schemas"]["Point"];
         };
         /** @description A trait with what it changes. */
         KnownTrait: {
@@ -4232,6 +4710,10 @@ export interface components {
              * @description The last ride of that day.
              */
             ride_id: string;
+        };
+        /** @description How a place lies. */
+        LayOfPlace: {
+            lay?: components["schemas"]["GroundLay"] | null;
         };
         /** @description What the horses of a program are to hold in the end. */
         LeadsTo: {
@@ -4538,6 +5020,39 @@ export interface components {
             /** @description The part. */
             zone: components["schemas"]["Zone"];
         };
+        /** @description What is seen. */
+        Mark: {
+            /** @enum {string} */
+            kind: "line_in";
+        } | {
+            /**
+             * Format: int32
+             * @description Barrel 1, 2 or 3.
+             */
+            barrel: number;
+            /** @enum {string} */
+            kind: "spot";
+            /**
+             * Format: int32
+             * @description Spot 1, 2 or 3.
+             */
+            spot: number;
+        } | {
+            /** @enum {string} */
+            kind: "line_home";
+        } | {
+            /** @enum {string} */
+            kind: "turn_in";
+        } | {
+            /** @enum {string} */
+            kind: "turn_back";
+        } | {
+            /** @enum {string} */
+            kind: "turn_out";
+        } | {
+            /** @enum {string} */
+            kind: "hoof_beat";
+        };
         /** @description What a rep records, by the measure of its skill. */
         Measure: {
             /** @description What the horse did. */
@@ -4728,13 +5243,33 @@ export interface components {
         } | {
             /** @description First, second and third barrel. */
             barrels: components["schemas"]["RunBarrel"][];
+            /** @description The pattern was broken: there is no time. */
+            broken?: boolean;
+            /**
+             * Format: uuid
+             * @description The course it was run on, when it is one of the barn's.
+             */
+            course_id?: string | null;
+            footing?: components["schemas"]["Footing"] | null;
             /** @enum {string} */
             kind: "run";
+            /**
+             * Format: double
+             * @description How long the way round that course was then, in feet.
+             */
+            path_ft?: number | null;
+            /** @description Seconds to barrel 1, from there to 2, to 3, and home; empty when nobody took them. */
+            splits_s?: number[];
             /**
              * Format: double
              * @description Seconds, when it was timed.
              */
             time_s?: number | null;
+            /**
+             * Format: uuid
+             * @description The time of the timing eyes that it was given.
+             */
+            timed_id?: string | null;
         } | {
             /** @description Spots it was drawn to, such as the gate. */
             drawn_to?: string[];
@@ -4780,6 +5315,13 @@ export interface components {
          * @enum {string}
          */
         Mouthpiece: "plain" | "twisted" | "jointed" | "ported";
+        /** @description A drill by name. */
+        NamedDrill: {
+            /** @description The drill. */
+            kind: components["schemas"]["DrillKind"];
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description A level by name. */
         NamedLevel: {
             /** @description The level. */
@@ -4939,6 +5481,18 @@ export interface components {
              */
             started_at: string;
         };
+        /** @description A course to add. */
+        NewCourse: {
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Where it lies.
+             */
+            place_id: string;
+            /** @description What it is. */
+            plan: components["schemas"]["CoursePlan"];
+        };
         /** @description How a piece sits on a horse. */
         NewFitting: {
             fitting?: components["schemas"]["Fitting"];
@@ -5058,6 +5612,7 @@ export interface components {
              * @description Milliseconds from the start to the finish; null while it goes on.
              */
             finished_after_ms?: number | null;
+            from_tape?: components["schemas"]["FromTape"] | null;
             /** @description What the horse asked for in the two-rein or the bosal; added likewise. */
             horse_asked?: components["schemas"]["HorseAsked"][] | null;
             /**
@@ -5120,6 +5675,33 @@ export interface components {
              * @example wren@saltgrass
              */
             sign_in: string;
+        };
+        /** @description A tape as it is kept, whole each time. */
+        NewTape: {
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description What is kept of it. */
+            sheet: components["schemas"]["TapeSheet"];
+        };
+        /** @description A time as it comes from the eyes. */
+        NewTimedRun: {
+            /**
+             * Format: date-time
+             * @description When the run was over.
+             */
+            at: string;
+            /** @description What the eyes are called. */
+            eyes: string;
+            /** @description What went wrong on the way. */
+            faults?: components["schemas"]["EyeFault"][];
+            /**
+             * Format: double
+             * @description Seconds from line to line, to the thousandth.
+             */
+            time_s: number;
         };
         /** @description The one thing to do next. */
         Next: {
@@ -5187,6 +5769,15 @@ export interface components {
              */
             tries: number;
         };
+        /** @description An obstacle that is left out. */
+        ObstacleLeftOut: {
+            /** @description What would be asked on it. */
+            level: components["schemas"]["Level"];
+            /** @description Which obstacle of the course, from 0. */
+            obstacle: number;
+            /** @description Why it is left out. */
+            why: string;
+        };
         /** @description A level on the deciding chain. */
         OnChain: {
             /** @description The level. */
@@ -5203,6 +5794,19 @@ export interface components {
              * @description Share of the futures in which it lies on the longest path.
              */
             share: number;
+        };
+        /** @description Where the frame of a place lies on the earth (WGS 84): x is east, y is north there. */
+        OnEarth: {
+            /**
+             * Format: double
+             * @description Degrees north.
+             */
+            latitude_deg: number;
+            /**
+             * Format: double
+             * @description Degrees east.
+             */
+            longitude_deg: number;
         };
         /**
          * @description How a decision turned out.
@@ -5326,6 +5930,17 @@ export interface components {
             /** @description What they sign in with, before the @. */
             sign_in: string;
         };
+        /** @description An obstacle of tomorrow's course. */
+        PickedObstacle: {
+            /** @description Whether it is the new thing. */
+            is_new: boolean;
+            /** @description What is asked on it. */
+            level: components["schemas"]["Level"];
+            /** @description Which obstacle of the course, from 0. */
+            obstacle: number;
+            /** @description Why it is there. */
+            why: string;
+        };
         /** @description A piece of headgear by its measures; what was not measured is left out. */
         Piece: {
             /**
@@ -5399,6 +6014,16 @@ export interface components {
          * @enum {string}
          */
         PieceKind: "snaffle" | "bosal" | "curb";
+        /** @description A gate: where its middle is, and how wide. */
+        PlaceGate: {
+            /** @description Its middle; at most 3 ft from the fence line. */
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            width_ft: number;
+        };
         /**
          * @description What kind of place.
          * @enum {string}
@@ -5454,6 +6079,28 @@ export interface components {
              * @example 06:00:00
              */
             opens?: string | null;
+        };
+        /** @description An obstacle where it lies. */
+        PlacedObstacle: {
+            /** @description Its middle. */
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Which way one goes over it, in degrees.
+             */
+            heading_deg: number;
+            /** @description What it is. */
+            obstacle: components["schemas"]["TrailObstacle"];
+        };
+        /** @description Where the middle of the score line lies, and which way the course points. */
+        Placing: {
+            /** @description The middle of the score line, in the frame of the place. */
+            origin: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Turned counterclockwise by this; at 0 the third barrel lies up the plan.
+             */
+            rotation_deg?: number;
         };
         /** @description A ride that differs between two plans. */
         PlanChange: {
@@ -5554,11 +6201,20 @@ export interface components {
             /** Format: date */
             day: string;
         };
+        /** @description Feet to the right, feet up the plan. */
+        Point: number[];
         /**
          * @description Where the horse stopped, seen from the cow's eye.
          * @enum {string}
          */
         Position: "short" | "even" | "long" | "past";
+        /** @description A post or corner to measure from. */
+        Post: {
+            /** @description Where it stands. */
+            at: components["schemas"]["Point"];
+            /** @description What people call it, such as "gate post". */
+            name: string;
+        };
         /** @description Verdicts that a change would change. */
         Preview: {
             /** @description What would change, by horse and level. */
@@ -5666,6 +6322,21 @@ export interface components {
              * @description Times it went on.
              */
             went_on: number;
+        };
+        /** @description How many runs at speed are enough. */
+        Quota: {
+            /**
+             * Format: int32
+             * @description How many are enough.
+             */
+            enough: number;
+            /** @description Whether the pattern is held at a run. */
+            finished: boolean;
+            /**
+             * Format: int32
+             * @description Runs at three-quarter speed or faster in the seven days up to now.
+             */
+            ridden: number;
         };
         /** @description One reason, with its place. */
         Reason: {
@@ -5860,6 +6531,8 @@ export interface components {
             exertion?: components["schemas"]["Exertion"] | null;
             /** Format: date-time */
             finished_at?: string | null;
+            /** @description It was logged from a film. */
+            from_tape: boolean;
             horse: components["schemas"]["Horse"];
             /** @description What made it unlike the others. */
             marks: components["schemas"]["RideMark"][];
@@ -6056,6 +6729,11 @@ export interface components {
             /** Format: int32 */
             rides_a_week: number;
         };
+        /**
+         * @description How a horse comes to a barrel, which says where its rider sits.
+         * @enum {string}
+         */
+        RidesUp: "pushed" | "free";
         /** @description A rig against the usual one. */
         RigAgainst: {
             /**
@@ -6311,13 +6989,36 @@ export interface components {
         Run: {
             /** @description First, second and third barrel. */
             barrels: components["schemas"]["RunBarrel"][];
+            /** @description The pattern was broken: there is no time. */
+            broken?: boolean;
+            /**
+             * Format: uuid
+             * @description The course it was run on, when it is one of the barn's.
+             */
+            course_id?: string | null;
+            footing?: components["schemas"]["Footing"] | null;
+            /**
+             * Format: double
+             * @description How long the way round that course was then, in feet.
+             */
+            path_ft?: number | null;
+            /** @description Seconds to barrel 1, from there to 2, to 3, and home; empty when nobody took them. */
+            splits_s?: number[];
             /**
              * Format: double
              * @description Seconds, when it was timed.
              */
             time_s?: number | null;
+            /**
+             * Format: uuid
+             * @description The time of the timing eyes that it was given.
+             */
+            timed_id?: string | null;
         };
-        /** @description One barrel of a run. A pocket is the distance from barrel to horse. */
+        /**
+         * @description One barrel of a run. A pocket is the distance from the middle of the barrel to the horse's
+         *     track.
+         */
         RunBarrel: {
             /** @description Planned pocket going in, at the back and coming out, in feet. */
             planned_ft: number[];
@@ -6337,6 +7038,42 @@ export interface components {
             /** @description Tipped it. */
             tipped: boolean;
         };
+        /** @description A run of the pattern. */
+        RunOfHorse: {
+            /** @description The course it was run on; null when it is none of the barn's. */
+            course?: string | null;
+            /** Format: date */
+            day: string;
+            /** @description The level it was asked at. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: uuid
+             * @description The ask it is.
+             */
+            rep_id: string;
+            /**
+             * Format: uuid
+             * @description The ride.
+             */
+            ride_id: string;
+            /** @description Who rode. */
+            rider: string;
+            /** @description What was recorded. */
+            run: components["schemas"]["Run"];
+        };
+        /** @description What a run comes to. */
+        RunSaid: {
+            /**
+             * Format: double
+             * @description With what knocked barrels cost; null for a broken pattern or without a clock.
+             */
+            official_s?: number | null;
+            /**
+             * Format: double
+             * @description Along the path by the clock, in feet a second.
+             */
+            speed_ft_s?: number | null;
+        };
         /** @description A rung with its name and gait. */
         Rung: {
             /** @description The gait it is asked at. */
@@ -6352,6 +7089,37 @@ export interface components {
          * @example walk
          */
         RungId: string;
+        /** @description The runs of a horse. */
+        RunsOfHorse: {
+            /** @description Runs at speed in the last seven days, and how many are enough. */
+            quota: components["schemas"]["Quota"];
+            /** @description Latest first; at most 500. */
+            runs: components["schemas"]["RunOfHorse"][];
+            said?: components["schemas"]["RunsOutput"] | null;
+        };
+        /** @description All of them together. */
+        RunsOutput: {
+            /** @description The best by official time, from 0. */
+            best?: number | null;
+            /** @description The best of each split, in seconds; empty when no run has splits. */
+            best_splits_s: number[];
+            /**
+             * Format: double
+             * @description The best splits one after the other.
+             */
+            best_splits_sum_s?: number | null;
+            /** @description The fastest along its path, from 0; over courses of all sizes. */
+            fastest?: number | null;
+            /** @description Each, in the order they were given. */
+            runs: components["schemas"]["RunSaid"][];
+            /**
+             * Format: double
+             * @description Half the distance between the quartiles of the speed, in feet a second.
+             */
+            spread_ft_s?: number | null;
+            /** @description The speed by the day. */
+            trend: components["schemas"]["Trend"];
+        };
         /**
          * @description The choices of a program, question by question; what is left out is the
          *     default.
@@ -7092,11 +7860,103 @@ export interface components {
             /** Format: uuid */
             with: string;
         };
+        /** @description A mark. */
+        TapeMark: {
+            /**
+             * Format: double
+             * @description When, in that film.
+             */
+            at_s: number;
+            /**
+             * Format: int32
+             * @description The film it was seen in: 0 or 1.
+             */
+            film: number;
+            /** @description What was seen. */
+            mark: components["schemas"]["Mark"];
+        };
+        /** @description A tape. */
+        TapeOfHorse: {
+            /** @description Who kept it first. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When it was last kept.
+             */
+            kept_at: string;
+            /** @description What is kept of it. */
+            sheet: components["schemas"]["TapeSheet"];
+            /** Format: uuid */
+            tape_id: string;
+        };
+        /** @description What is kept of a tape. */
+        TapeSheet: {
+            /**
+             * Format: uuid
+             * @description The barrel course it was filmed on.
+             */
+            course_id?: string | null;
+            /**
+             * Format: date
+             * @description The day it was filmed.
+             */
+            day: string;
+            /** @description One film, or two of the same thing. */
+            films: components["schemas"]["Film"][];
+            /** @description Points that are known on the ground. */
+            known?: components["schemas"]["KnownPoint"][];
+            /** @description Marks in time. */
+            marks?: components["schemas"]["TapeMark"][];
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The ride that was logged from it.
+             */
+            ride_id?: string | null;
+            tie?: components["schemas"]["Tie"] | null;
+            /** @description Where the horse is. */
+            track?: components["schemas"]["TrackPoint"][];
+        };
         /**
          * @description How fast the cow or flag goes.
          * @enum {string}
          */
         Tempo: "slow" | "medium" | "quick";
+        /** @description One moment that is seen in both films. */
+        Tie: {
+            /**
+             * Format: double
+             * @description In the first film.
+             */
+            first_s: number;
+            /**
+             * Format: double
+             * @description In the second.
+             */
+            second_s: number;
+        };
+        /** @description A time of the eyes. */
+        TimedRun: {
+            /**
+             * Format: date-time
+             * @description When the run was over.
+             */
+            at: string;
+            /** @description What the eyes are called. */
+            eyes: string;
+            /** @description What went wrong on the way. */
+            faults: components["schemas"]["EyeFault"][];
+            /** @description A run of a ride has it. */
+            taken: boolean;
+            /**
+             * Format: double
+             * @description Seconds from line to line.
+             */
+            time_s: number;
+            /** Format: uuid */
+            timed_id: string;
+        };
         /** @description An ask of a ride, with its history. */
         TimelineAsk: {
             /**
@@ -7147,6 +8007,16 @@ export interface components {
             string: components["schemas"]["StringHorse"][];
             usual?: components["schemas"]["LevelBrief"] | null;
         };
+        /** @description Tomorrow's course. */
+        TomorrowsTrail: {
+            /** @description What is left out. */
+            left_out: components["schemas"]["ObstacleLeftOut"][];
+            /**
+             * @description In the order in which to ride them: known ones in the order of the course, the new one
+             *     after them, something known and easy last.
+             */
+            ride: components["schemas"]["PickedObstacle"][];
+        };
         /** @description A family of skills. */
         Track: {
             /** @description What to look out for so that nobody is hurt. */
@@ -7157,6 +8027,21 @@ export interface components {
             name: string;
             /** @description Its skills, from the ground up. */
             skills: components["schemas"]["Skill"][];
+        };
+        /** @description Where the horse's feet are in a frame. */
+        TrackPoint: {
+            /**
+             * Format: double
+             * @description When, in that film.
+             */
+            at_s: number;
+            /**
+             * Format: int32
+             * @description The film: 0 or 1.
+             */
+            film: number;
+            /** @description In the film: pixels to the right, pixels down. */
+            seen: components["schemas"]["Point"];
         };
         /** @description One track of a horse. */
         TrackStanding: {
@@ -7178,6 +8063,134 @@ export interface components {
             /** @description The track. */
             track: string;
             under_way?: components["schemas"]["UnderWay"] | null;
+        };
+        /** @description What an obstacle is, by its sizes. */
+        TrailObstacle: {
+            /** @description The gait: walk, jog, trot or lope. */
+            gait: components["schemas"]["Gait"];
+            /**
+             * Format: double
+             * @description Their height where they are raised; 0 on the ground.
+             */
+            height_in?: number;
+            /** @enum {string} */
+            kind: "poles";
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            poles: number;
+            /**
+             * Format: double
+             * @description From pole to pole, in feet.
+             */
+            spacing_ft: number;
+        } | {
+            /**
+             * Format: double
+             * @description Their height where they are raised; 0 on the ground.
+             */
+            height_in?: number;
+            /** @enum {string} */
+            kind: "back_through";
+            /**
+             * Format: double
+             * @description From end to end.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description Between the rails.
+             */
+            width_in: number;
+        } | {
+            /**
+             * Format: double
+             * @description Above the ground.
+             */
+            height_in?: number;
+            /** @enum {string} */
+            kind: "bridge";
+            /**
+             * Format: double
+             * @description From end to end.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description From side to side.
+             */
+            width_in: number;
+        } | {
+            /** @enum {string} */
+            kind: "plank";
+            /**
+             * Format: double
+             * @description From end to end.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description From side to side.
+             */
+            width_in: number;
+        } | {
+            /**
+             * Format: double
+             * @description How far down.
+             */
+            height_in: number;
+            /** @enum {string} */
+            kind: "step";
+        } | {
+            /** @enum {string} */
+            kind: "water";
+            /**
+             * Format: double
+             * @description The way through.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description From side to side.
+             */
+            width_in: number;
+        } | {
+            /** @enum {string} */
+            kind: "sidepass";
+            /**
+             * Format: double
+             * @description The way sideways.
+             */
+            length_ft: number;
+        } | {
+            /** @enum {string} */
+            kind: "gate";
+            /**
+             * Format: double
+             * @description Its opening.
+             */
+            width_in: number;
+        } | {
+            /** @description The gait. */
+            gait: components["schemas"]["Gait"];
+            /** @enum {string} */
+            kind: "serpentine";
+            /**
+             * Format: int32
+             * @description How many posts.
+             */
+            poles: number;
+            /**
+             * Format: double
+             * @description From post to post, in feet.
+             */
+            spacing_ft: number;
+        };
+        /** @description A trail course. */
+        TrailPlan: {
+            /** @description Its obstacles, in the order they are ridden. */
+            obstacles: components["schemas"]["PlacedObstacle"][];
         };
         /** @description The traits of a horse. */
         TraitsOfHorse: {
@@ -10516,6 +11529,420 @@ export interface operations {
             };
         };
     };
+    list_courses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseOfPlace"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCourse"];
+            };
+        };
+        responses: {
+            /** @description Added */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddedCourse"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The place has a course of that name */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourseSheet"];
+            };
+        };
+        responses: {
+            /** @description Changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The place has another course of that name */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_out_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description In use again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_dates_at_risk: {
         parameters: {
             query?: never;
@@ -13323,6 +14750,64 @@ export interface operations {
             };
         };
     };
+    list_runs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunsOfHorse"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     send_horse_home: {
         parameters: {
             query?: never;
@@ -13772,6 +15257,123 @@ export interface operations {
             };
             /** @description Not this person's to do */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_tapes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Latest day first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TapeOfHorse"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_trail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+                course_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By today's ladder */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorseTrail"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15253,6 +16855,243 @@ export interface operations {
             };
         };
     };
+    show_lay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it was drawn */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayOfPlace"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    draw_lay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroundLay"];
+            };
+        };
+        responses: {
+            /** @description Drawn */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_lay_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken away */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     put_away_place: {
         parameters: {
             query?: never;
@@ -16606,6 +18445,194 @@ export interface operations {
             };
         };
     };
+    put_tape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tape_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTape"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known of another horse */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_out_tape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tape_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_time_zones: {
         parameters: {
             query?: never;
@@ -16622,6 +18649,185 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_timed_runs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimedRun"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_timed_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                timed_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTimedRun"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known with another time */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Something broke here; try again in a moment */

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useId, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { partWords } from '../words/card';
 import { asksOf } from './asksOf';
 import type { CardBlock } from './queries';
@@ -51,6 +52,11 @@ export function BlockOnCard({ block, children, ...changes }: Props) {
           </Typography>
           {levels.length > 1 && <Levels block={block} />}
           <Typography>{block.why}</Typography>
+          {block.drill && (
+            <Typography sx={{ '@media print': { display: 'none' } }}>
+              Drill: <Link to={`/drills/${block.drill.kind}`}>{block.drill.name}</Link>
+            </Typography>
+          )}
           {block.who && <Typography sx={{ fontWeight: 700 }}>{block.who}</Typography>}
           {children}
         </Box>

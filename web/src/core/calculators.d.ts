@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cloverleaf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The way round a barrel course: lengths, turns, strides, where to rate and to sit. */
+        post: operations["cloverleaf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/cool-out": {
         parameters: {
             query?: never;
@@ -106,6 +123,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/drill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A drill to scale: its legs, lengths, rounds, the asks to expect, faults to watch. */
+        post: operations["drill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/evenness": {
         parameters: {
             query?: never;
@@ -134,6 +168,23 @@ export interface paths {
         put?: never;
         /** @description EWMA chart: a figure against where it had settled. */
         post: operations["ewma"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/fit-course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The largest barrel course that fits between fences and around ruts, with its proof. */
+        post: operations["fit-course"];
         delete?: never;
         options?: never;
         head?: never;
@@ -191,6 +242,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/homography": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description From marks in a film to feet on the ground, by four or more points known on both. */
+        post: operations["homography"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/intake": {
         parameters: {
             query?: never;
@@ -219,6 +287,23 @@ export interface paths {
         put?: never;
         /** @description The reps of one horse, judged at every level; the holes under its faults. */
         post: operations["judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The lay of a place: checked, measured, from GeoJSON and to it. */
+        post: operations["lay"];
         delete?: never;
         options?: never;
         head?: never;
@@ -287,6 +372,40 @@ export interface paths {
         put?: never;
         /** @description The chance that a horse is ready by a date, the range of the day, and what decides. */
         post: operations["road"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Runs of the pattern over courses of all sizes: best, splits, spread, trend. */
+        post: operations["runs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/setting-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A sheet for setting a barrel course out alone with a tape, and what to check. */
+        post: operations["setting-out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -372,6 +491,40 @@ export interface paths {
         put?: never;
         /** @description One answer: whether it counts as soft, and the faults it tells of. */
         post: operations["soft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What the marks of a film come to: splits, turns, strides, the way on the plan. */
+        post: operations["tape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/trail-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A trail course against published sizes and spacing; the way round, strides between. */
+        post: operations["trail-check"];
         delete?: never;
         options?: never;
         head?: never;
@@ -473,6 +626,46 @@ export interface components {
             /** @description The levels it holds. */
             holds: components["schemas"]["Level"][];
         };
+        /** @description How one barrel is ridden. */
+        BarrelRidden: {
+            /** @description The middle of the barrel. */
+            at: components["schemas"]["Point"];
+            change_at?: components["schemas"]["Point"] | null;
+            /** @description The lead round it. */
+            lead: components["schemas"]["Side"];
+            /**
+             * Format: double
+             * @description The smallest circle of the turn, as a radius in feet.
+             */
+            least_radius_ft: number;
+            /** @description Where to begin to rate. */
+            rate_at: components["schemas"]["Point"];
+            /** @description Where to sit. */
+            sit_at: components["schemas"]["Point"];
+            /** @description Spots 1, 2 and 3: hand low and forward; look and bend; finish, then move to the next line. */
+            spots: components["schemas"]["Point"][];
+            tracks_cross?: components["schemas"]["Point"] | null;
+            /**
+             * Format: double
+             * @description How far it is turned round, in degrees.
+             */
+            turn_deg: number;
+        };
+        /** @description A barrel in time. */
+        BarrelTimes: {
+            /**
+             * Format: double
+             * @description From the back to coming out.
+             */
+            back_to_out_s?: number | null;
+            /**
+             * Format: double
+             * @description From going in to the back.
+             */
+            in_to_back_s?: number | null;
+            /** @description Spots 1, 2 and 3 in the tape's own time; null for one that is not marked. */
+            spots_s: (number | null)[];
+        };
         /** @description A step of the list. */
         BitChangeStep: {
             /** @description How it is done. */
@@ -508,6 +701,7 @@ export interface components {
         BlockOfCard: {
             /** @description Asks a side, in the order of asking. */
             asks: components["schemas"]["BlockAsks"][];
+            drill?: components["schemas"]["NamedDrill"] | null;
             /** @description How it is done. */
             exercise: string;
             /** @description What to do if it goes wrong; empty where nothing is asked. */
@@ -615,6 +809,21 @@ export interface components {
              * @description Minutes from midnight to its end.
              */
             to_min: number;
+        };
+        /** @description Found where two arcs cross. */
+        ByArcs: {
+            /**
+             * Format: double
+             * @description The angle at which the arcs cross, in degrees.
+             */
+            cross_deg: number;
+            /** @description The marks to hook the tape to. */
+            from: components["schemas"]["TapeArc"][];
+            /**
+             * Format: double
+             * @description How far off the barrel may be when the tape is read to an inch, in feet.
+             */
+            off_ft: number;
         };
         /** @description One stretch of being calm, or not. */
         Calm: {
@@ -873,6 +1082,57 @@ export interface components {
             /** @description Headgear they may ride in. */
             rigs: components["schemas"]["RigKind"][];
         };
+        /** @description The least room there has to be, in feet. */
+        Clearances: {
+            /**
+             * Format: double
+             * @description From barrel 3 straight on to the fence.
+             * @default 36
+             */
+            behind_ft: number;
+            /**
+             * Format: double
+             * @description From the score line straight back to the end, to stop in.
+             * @default 45
+             */
+            end_ft: number;
+            /**
+             * Format: double
+             * @description From the horse's track and from every barrel to what to keep off.
+             * @default 3
+             */
+            keep_off_ft: number;
+            /**
+             * Format: double
+             * @description From every barrel to the fence.
+             * @default 18
+             */
+            side_ft: number;
+            /**
+             * Format: double
+             * @description From the horse's track to the fence.
+             * @default 3
+             */
+            track_ft: number;
+        };
+        /** @description The measures of a course. */
+        Cloverleaf: {
+            /**
+             * Format: double
+             * @description From barrel 1 to barrel 2, in feet.
+             */
+            between_1_2_ft: number;
+            /**
+             * Format: double
+             * @description From barrels 1 and 2 to barrel 3, in feet.
+             */
+            between_1_3_ft: number;
+            /**
+             * Format: double
+             * @description From the score line up to barrels 1 and 2, in feet.
+             */
+            score_line_ft: number;
+        };
         /** @description What was taken at one time. */
         CoolReading: {
             /**
@@ -903,6 +1163,65 @@ export interface components {
              * @description How many.
              */
             count: number;
+        };
+        /** @description A part of the way. */
+        CoursePart: {
+            /**
+             * Format: int32
+             * @description The barrel it goes to or round, 1 to 3; 0 on the way home.
+             */
+            barrel: number;
+            /** @description Straight or turn. */
+            kind: components["schemas"]["PartKind"];
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description Strides of it.
+             */
+            strides: number;
+            /**
+             * Format: double
+             * @description Seconds.
+             */
+            time_s: number;
+        };
+        /** @description What room there is. Below 0 it lies beyond the fence, or in what to keep off. */
+        CourseRoom: {
+            /** @description From each barrel to the fence, in feet. */
+            barrels_ft: number[];
+            /**
+             * Format: double
+             * @description From barrel 3 straight on to the fence.
+             */
+            behind_ft: number;
+            /**
+             * Format: double
+             * @description From the score line straight back to the end.
+             */
+            end_ft: number;
+            /**
+             * Format: double
+             * @description From track and barrels to what to keep off; null when there is nothing to keep off.
+             */
+            keep_off_ft?: number | null;
+            /** @description The areas to keep off that come too near, by their place in the list. */
+            keep_off_near: number[];
+            /** @description What is too near, in sentences. */
+            says: string[];
+            /**
+             * Format: double
+             * @description How much room is left over where it is scarcest; below 0 the course does not fit.
+             */
+            spare_ft: number;
+            /**
+             * Format: double
+             * @description From the horse's track to the fence.
+             */
+            track_ft: number;
         };
         /**
          * @description Where the stepping foot crossed.
@@ -1211,6 +1530,82 @@ export interface components {
          * @enum {string}
          */
         Direction: "improving" | "level" | "slipping" | "too_few_days";
+        /** @description What is written down of a drill. */
+        DrillAbout: {
+            /** @description The skills asked in it, and how often a round on each side. */
+            asks: components["schemas"]["DrillAsk"][];
+            /** @description How it is ridden. */
+            how: string;
+            /** @description Which. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description Rounds as a rule.
+             */
+            laps: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description The usual size, the least and the most, in feet. */
+            size_ft: number[];
+            /** @description What its size is: a radius, a side, a length. */
+            size_means: string;
+            /** @description Faults to watch for. */
+            watch: string[];
+        };
+        /** @description What a drill asks. */
+        DrillAsk: {
+            /**
+             * Format: int32
+             * @description Times a round to the left.
+             */
+            left: number;
+            /**
+             * Format: int32
+             * @description Times a round to the right.
+             */
+            right: number;
+            /** @description The skill. */
+            skill: string;
+        };
+        /** @description Asks of a skill. */
+        DrillAsks: {
+            /**
+             * Format: int32
+             * @description To the left.
+             */
+            left: number;
+            /**
+             * Format: int32
+             * @description To the right.
+             */
+            right: number;
+            /** @description The skill. */
+            skill: string;
+        };
+        /**
+         * @description Which drill.
+         * @enum {string}
+         */
+        DrillKind: "three_circles" | "three_rollbacks" | "d_shape" | "big_small" | "figure_eight" | "serpentine" | "counter_arc" | "hip_line" | "fence_rollbacks" | "stop_square";
+        /** @description A drill where it lies. */
+        DrillPlan: {
+            /** @description Which. */
+            drill: components["schemas"]["DrillKind"];
+            /** @description The first turn goes this way. */
+            first: components["schemas"]["Side"];
+            /**
+             * Format: int32
+             * @description Rounds.
+             */
+            laps: number;
+            /** @description Where it begins, and which way. */
+            placing: components["schemas"]["Placing"];
+            /**
+             * Format: double
+             * @description Its size in feet; what the size is, the drill says.
+             */
+            size_ft: number;
+        };
         /** @description Why a level is sent down. */
         EaseReason: {
             /**
@@ -1323,6 +1718,59 @@ export interface components {
          * @enum {string}
          */
         Feet: "kept_going" | "stuck" | "hurried";
+        /**
+         * @description What stands round a place.
+         * @enum {string}
+         */
+        FenceKind: "pipe" | "boards" | "panels" | "wire" | "wall" | "open";
+        /** @description A film. */
+        Film: {
+            /**
+             * Format: double
+             * @description How long a frame stands: 1/30 for thirty a second.
+             */
+            frame_s: number;
+            /**
+             * Format: double
+             * @description Its height.
+             */
+            height_px: number;
+            /**
+             * Format: double
+             * @description Its length.
+             */
+            length_s: number;
+            /** @description The name of its file, to find it again. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its width.
+             */
+            width_px: number;
+        };
+        /** @description How well a film lies on the ground. */
+        FilmOnGround: {
+            /**
+             * Format: int32
+             * @description The film: 0 or 1.
+             */
+            film: number;
+            /** @description How far each of its known points comes out from where it is, in feet. */
+            residual_ft: number[];
+            /**
+             * Format: double
+             * @description Their root mean square, for as many as are more than four; null with four, which says
+             *     nothing of how good they are.
+             */
+            rms_ft?: number | null;
+        };
+        /** @description A point that is known on the ground and was marked in the film. */
+        FilmPair: {
+            /** @description In the film: pixels to the right, pixels down. */
+            film: components["schemas"]["Point"];
+            /** @description On the ground: feet. */
+            ground: components["schemas"]["Point"];
+        };
         /** @description The first ask of one day on one side. */
         FirstAsk: {
             /**
@@ -1338,6 +1786,21 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
+        /** @description That no larger course fits. */
+        FitProof: {
+            /**
+             * Format: int64
+             * @description Boxes of positions, turns and sizes that were looked at.
+             */
+            boxes: number;
+            /** @description Whether every larger course, wherever it lies, was shown to lack room. */
+            proven: boolean;
+            /**
+             * Format: int64
+             * @description Boxes that were left over, too small to be cut further; none when it is proven.
+             */
+            undecided: number;
+        };
         /** @description Something that stands already. */
         FixedBooking: {
             /** @description What is booked. */
@@ -1348,6 +1811,11 @@ export interface components {
              */
             day: number;
         };
+        /**
+         * @description What the ground is like.
+         * @enum {string}
+         */
+        Footing: "good" | "deep" | "hard" | "wet" | "rutted";
         /** @description A hole, with what points to it. */
         FoundHole: {
             /** @description The faults that point to it, strongest first. */
@@ -1631,6 +2099,21 @@ export interface components {
              * @description Nine in ten.
              */
             to?: string | null;
+        };
+        /** @description How the ground of a place lies. */
+        GroundLay: {
+            /** @description What stands round it. */
+            fence: components["schemas"]["FenceKind"];
+            /** @description What its ground is like. */
+            footing: components["schemas"]["Footing"];
+            gate?: components["schemas"]["PlaceGate"] | null;
+            /** @description What to keep off. */
+            keep_off?: components["schemas"]["KeepOff"][];
+            on_earth?: components["schemas"]["OnEarth"] | null;
+            /** @description Its outline, corner by corner. */
+            outline: components["schemas"]["Point"][];
+            /** @description Posts to measure from; without any, corners of the outline serve. */
+            posts?: components["schemas"]["Post"][];
         };
         /**
          * @description How much was in the hand. Our own scale; the class bounds are product defaults.
@@ -2030,6 +2513,18 @@ export interface components {
             without_exceptional?: components["schemas"]["Verdict"] | null;
             without_riders?: components["schemas"]["Verdict"] | null;
         };
+        /** @description A piece of ground to keep off. */
+        KeepOff: {
+            /** @description Why. */
+            kind: components["schemas"]["KeepOffKind"];
+            /** @description Its outline. */
+            outline: components["schemas"]["Point"][];
+        };
+        /**
+         * @description Why to keep off a piece of it.
+         * @enum {string}
+         */
+        KeepOffKind: "ruts" | "jumps" | "wet" | "hard" | "other";
         /** @description What an intake showed of a horse. */
         KeptIntake: {
             /**
@@ -2041,6 +2536,20 @@ export interface components {
             holes: components["schemas"]["Level"][];
             /** @description Levels it showed. */
             shown: components["schemas"]["ShownAtIntake"][];
+        };
+        /** @description A point that is known on the ground and was found in a film. */
+        KnownPoint: {
+            /**
+             * Format: int32
+             * @description The film: 0 or 1.
+             */
+            film: number;
+            /** @description On the ground: feet. */
+            ground: components["schemas"]["Point"];
+            /** @description What it is: barrel 1, a post. */
+            name: string;
+            /** @description In the film: pixels to the right, pixels down. */
+            seen: components["schemas"]["Point"];
         };
         /** @description How well somebody knows a horse. */
         Knows: {
@@ -2054,6 +2563,16 @@ export interface components {
              * @description Their share of its rides.
              */
             share: number;
+        };
+        /** @description One leg as it lies on the ground. */
+        LaidLeg: components["schemas"]["Leg"] & {
+            /**
+             * Format: double
+             * @description Feet that the horse goes.
+             */
+            length_ft: number;
+            /** @description Its points; one alone where the horse stays on the spot. */
+            points: components["schemas"]["Point"][];
         };
         /** @description A level that is not on the card, and why. */
         LeftOut: {
@@ -2087,6 +2606,77 @@ export interface components {
             wanted: number;
             /** @description The same in sentences. */
             why: string[];
+        };
+        /** @description One leg. */
+        Leg: {
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            feet: number;
+            /** @enum {string} */
+            leg: "straight";
+        } | {
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            feet: number;
+            /** @enum {string} */
+            leg: "hip_over";
+            /** @description To this side. */
+            side: components["schemas"]["Side"];
+        } | {
+            /**
+             * Format: double
+             * @description How much of it, in degrees.
+             */
+            degrees: number;
+            /** @enum {string} */
+            leg: "circle";
+            /**
+             * Format: double
+             * @description Its radius in feet.
+             */
+            radius_ft: number;
+            /** @description Turning to this side. */
+            side: components["schemas"]["Side"];
+        } | {
+            /**
+             * Format: double
+             * @description How much of it, in degrees.
+             */
+            degrees: number;
+            /** @enum {string} */
+            leg: "counter_arc";
+            /**
+             * Format: double
+             * @description Its radius in feet.
+             */
+            radius_ft: number;
+            /** @description Turning to this side. */
+            side: components["schemas"]["Side"];
+        } | {
+            /** @enum {string} */
+            leg: "stop";
+        } | {
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            feet: number;
+            /** @enum {string} */
+            leg: "back";
+        } | {
+            /** @enum {string} */
+            leg: "rollback";
+            /** @description Turning to this side. */
+            side: components["schemas"]["Side"];
+        } | {
+            /** @enum {string} */
+            leg: "quarter";
+            /** @description Turning to this side. */
+            side: components["schemas"]["Side"];
         };
         /**
          * @description Whether a rule is kept.
@@ -2237,6 +2827,39 @@ export interface components {
              * @description Upper tail probability.
              */
             p: number;
+        };
+        /** @description What is seen. */
+        Mark: {
+            /** @enum {string} */
+            kind: "line_in";
+        } | {
+            /**
+             * Format: int32
+             * @description Barrel 1, 2 or 3.
+             */
+            barrel: number;
+            /** @enum {string} */
+            kind: "spot";
+            /**
+             * Format: int32
+             * @description Spot 1, 2 or 3.
+             */
+            spot: number;
+        } | {
+            /** @enum {string} */
+            kind: "line_home";
+        } | {
+            /** @enum {string} */
+            kind: "turn_in";
+        } | {
+            /** @enum {string} */
+            kind: "turn_back";
+        } | {
+            /** @enum {string} */
+            kind: "turn_out";
+        } | {
+            /** @enum {string} */
+            kind: "hoof_beat";
         };
         /** @description What a rep records, by the measure of its skill. */
         Measure: {
@@ -2428,13 +3051,33 @@ export interface components {
         } | {
             /** @description First, second and third barrel. */
             barrels: components["schemas"]["RunBarrel"][];
+            /** @description The pattern was broken: there is no time. */
+            broken?: boolean;
+            /**
+             * Format: uuid
+             * @description The course it was run on, when it is one of the barn's.
+             */
+            course_id?: string | null;
+            footing?: components["schemas"]["Footing"] | null;
             /** @enum {string} */
             kind: "run";
+            /**
+             * Format: double
+             * @description How long the way round that course was then, in feet.
+             */
+            path_ft?: number | null;
+            /** @description Seconds to barrel 1, from there to 2, to 3, and home; empty when nobody took them. */
+            splits_s?: number[];
             /**
              * Format: double
              * @description Seconds, when it was timed.
              */
             time_s?: number | null;
+            /**
+             * Format: uuid
+             * @description The time of the timing eyes that it was given.
+             */
+            timed_id?: string | null;
         } | {
             /** @description Spots it was drawn to, such as the gate. */
             drawn_to?: string[];
@@ -2465,6 +3108,13 @@ export interface components {
          * @enum {string}
          */
         Mouth: "quiet" | "still" | "frantic";
+        /** @description A drill by name. */
+        NamedDrill: {
+            /** @description The drill. */
+            kind: components["schemas"]["DrillKind"];
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description A level by name. */
         NamedLevel: {
             /** @description The level. */
@@ -2551,6 +3201,46 @@ export interface components {
              */
             share: number;
         };
+        /** @description Where the frame of a place lies on the earth (WGS 84): x is east, y is north there. */
+        OnEarth: {
+            /**
+             * Format: double
+             * @description Degrees north.
+             */
+            latitude_deg: number;
+            /**
+             * Format: double
+             * @description Degrees east.
+             */
+            longitude_deg: number;
+        };
+        /** @description The way on the plan. */
+        OnGround: {
+            /** @description The films that lie on it. */
+            films: components["schemas"]["FilmOnGround"][];
+            /**
+             * Format: double
+             * @description Its length from point to point, in feet.
+             */
+            length_ft: number;
+            /**
+             * @description Of barrels 1, 2, 3: the pocket going in, at the back, coming out, in feet; null where the
+             *     spot, the barrel or the horse is not known.
+             */
+            pockets_ft: (number | null)[][];
+            /** @description The horse's way; points beyond the horizon are left out. */
+            way: components["schemas"]["OnTheWay"][];
+        };
+        /** @description Where the horse was, when. */
+        OnTheWay: {
+            /**
+             * Format: double
+             * @description In the tape's own time.
+             */
+            at_s: number;
+            /** @description On the ground, in feet. */
+            ground: components["schemas"]["Point"];
+        };
         /** @description A decision of a trainer about a level. */
         Overrule: {
             /**
@@ -2595,6 +3285,11 @@ export interface components {
          * @enum {string}
          */
         Part: "check_over" | "brake" | "cold" | "loosen" | "review" | "work" | "breather" | "set_up" | "use" | "finish" | "walk_out";
+        /**
+         * @description What a part of the way is.
+         * @enum {string}
+         */
+        PartKind: "straight" | "turn";
         /** @description A piece of headgear by its measures; what was not measured is left out. */
         Piece: {
             /**
@@ -2637,6 +3332,38 @@ export interface components {
          * @enum {string}
          */
         PieceKind: "snaffle" | "bosal" | "curb";
+        /** @description A gate: where its middle is, and how wide. */
+        PlaceGate: {
+            /** @description Its middle; at most 3 ft from the fence line. */
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            width_ft: number;
+        };
+        /** @description An obstacle where it lies. */
+        PlacedObstacle: {
+            /** @description Its middle. */
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Which way one goes over it, in degrees.
+             */
+            heading_deg: number;
+            /** @description What it is. */
+            obstacle: components["schemas"]["TrailObstacle"];
+        };
+        /** @description Where the middle of the score line lies, and which way the course points. */
+        Placing: {
+            /** @description The middle of the score line, in the frame of the place. */
+            origin: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Turned counterclockwise by this; at 0 the third barrel lies up the plan.
+             */
+            rotation_deg?: number;
+        };
         /** @description A ride that differs between two plans. */
         PlanChange: {
             /**
@@ -2688,11 +3415,20 @@ export interface components {
              */
             work: number;
         };
+        /** @description Feet to the right, feet up the plan. */
+        Point: number[];
         /**
          * @description Where the horse stopped, seen from the cow's eye.
          * @enum {string}
          */
         Position: "short" | "even" | "long" | "past";
+        /** @description A post or corner to measure from. */
+        Post: {
+            /** @description Where it stands. */
+            at: components["schemas"]["Point"];
+            /** @description What people call it, such as "gate post". */
+            name: string;
+        };
         /** @description What a program changes on the ladder. */
         Program: {
             /**
@@ -2898,6 +3634,11 @@ export interface components {
              */
             sd: number;
         };
+        /**
+         * @description How a horse comes to a barrel, which says where its rider sits.
+         * @enum {string}
+         */
+        RidesUp: "pushed" | "free";
         /** @description A rig against the usual one. */
         RigAgainst: {
             /**
@@ -3092,13 +3833,36 @@ export interface components {
         Run: {
             /** @description First, second and third barrel. */
             barrels: components["schemas"]["RunBarrel"][];
+            /** @description The pattern was broken: there is no time. */
+            broken?: boolean;
+            /**
+             * Format: uuid
+             * @description The course it was run on, when it is one of the barn's.
+             */
+            course_id?: string | null;
+            footing?: components["schemas"]["Footing"] | null;
+            /**
+             * Format: double
+             * @description How long the way round that course was then, in feet.
+             */
+            path_ft?: number | null;
+            /** @description Seconds to barrel 1, from there to 2, to 3, and home; empty when nobody took them. */
+            splits_s?: number[];
             /**
              * Format: double
              * @description Seconds, when it was timed.
              */
             time_s?: number | null;
+            /**
+             * Format: uuid
+             * @description The time of the timing eyes that it was given.
+             */
+            timed_id?: string | null;
         };
-        /** @description One barrel of a run. A pocket is the distance from barrel to horse. */
+        /**
+         * @description One barrel of a run. A pocket is the distance from the middle of the barrel to the horse's
+         *     track.
+         */
         RunBarrel: {
             /** @description Planned pocket going in, at the back and coming out, in feet. */
             planned_ft: number[];
@@ -3117,6 +3881,46 @@ export interface components {
             stepped_off?: boolean;
             /** @description Tipped it. */
             tipped: boolean;
+        };
+        /** @description What a run comes to. */
+        RunSaid: {
+            /**
+             * Format: double
+             * @description With what knocked barrels cost; null for a broken pattern or without a clock.
+             */
+            official_s?: number | null;
+            /**
+             * Format: double
+             * @description Along the path by the clock, in feet a second.
+             */
+            speed_ft_s?: number | null;
+        };
+        /** @description One run. */
+        RunToCompare: {
+            /** @description The pattern was broken. */
+            broken?: boolean;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description Barrels knocked over.
+             */
+            knocked?: number;
+            /**
+             * Format: double
+             * @description The length of the way, in feet; null when the course is not known.
+             */
+            path_ft?: number | null;
+            /** @description Seconds to barrel 1, from there to 2, to 3, and home; empty when they are not known. */
+            splits_s?: number[];
+            /**
+             * Format: double
+             * @description The clock's time, in seconds; null when it was not timed.
+             */
+            time_s?: number | null;
         };
         /**
          * @description The id of a rung of a skill: a gait such as `walk`, a difficulty such as
@@ -3591,11 +4395,364 @@ export interface components {
             /** @description It takes hold late: the corner of the lip may be pinched before. */
             too_late: boolean;
         };
+        /** @description Strides of a tape. */
+        Strides: {
+            /**
+             * Format: int32
+             * @description Beats that were marked.
+             */
+            beats: number;
+            /** @description Strides to barrel 1, from there to 2, to 3, and home; null where beats are missing. */
+            of_part: (number | null)[];
+            /** @description Strides round each barrel, from spot 1 to spot 3; null where beats are missing. */
+            round_barrel: (number | null)[];
+            /**
+             * Format: double
+             * @description Seconds of a stride, half of them longer; null with fewer than three beats.
+             */
+            stride_s?: number | null;
+        };
+        /** @description An arc about a mark. */
+        TapeArc: {
+            /** @description Where it is on the plan. */
+            at: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description Feet of tape.
+             */
+            feet: number;
+            /** @description The mark. */
+            mark: string;
+        };
+        /** @description A distance to check at the end. */
+        TapeCheck: {
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            feet: number;
+            /** @description From. */
+            from: string;
+            /**
+             * Format: double
+             * @description How far off it may be when both ends were set with care, in feet.
+             */
+            off_ft: number;
+            /** @description To. */
+            to: string;
+        };
+        /** @description A mark. */
+        TapeMark: {
+            /**
+             * Format: double
+             * @description When, in that film.
+             */
+            at_s: number;
+            /**
+             * Format: int32
+             * @description The film it was seen in: 0 or 1.
+             */
+            film: number;
+            /** @description What was seen. */
+            mark: components["schemas"]["Mark"];
+        };
+        /** @description What is kept of a tape. */
+        TapeSheet: {
+            /**
+             * Format: uuid
+             * @description The barrel course it was filmed on.
+             */
+            course_id?: string | null;
+            /**
+             * Format: date
+             * @description The day it was filmed.
+             */
+            day: string;
+            /** @description One film, or two of the same thing. */
+            films: components["schemas"]["Film"][];
+            /** @description Points that are known on the ground. */
+            known?: components["schemas"]["KnownPoint"][];
+            /** @description Marks in time. */
+            marks?: components["schemas"]["TapeMark"][];
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The ride that was logged from it.
+             */
+            ride_id?: string | null;
+            tie?: components["schemas"]["Tie"] | null;
+            /** @description Where the horse is. */
+            track?: components["schemas"]["TrackPoint"][];
+        };
+        /** @description All of it. */
+        TapeTimes: {
+            /** @description The three barrels. */
+            barrels: components["schemas"]["BarrelTimes"][];
+            /** @description To barrel 1, from there to 2, to 3, and home; empty while one of them is not marked. */
+            splits_s: number[];
+            /**
+             * Format: double
+             * @description From score line to score line; null while one of them is not marked.
+             */
+            time_s?: number | null;
+            /** @description What is still to be marked for the time and its splits, and what stands out of order. */
+            to_mend: string[];
+            /** @description Other turns, in order. */
+            turns: components["schemas"]["TapeTurn"][];
+        };
+        /** @description A turn that is none of a barrel. */
+        TapeTurn: {
+            /**
+             * Format: double
+             * @description From the back to coming out.
+             */
+            back_to_out_s?: number | null;
+            /**
+             * Format: double
+             * @description Into it, in the tape's own time.
+             */
+            in_s: number;
+            /**
+             * Format: double
+             * @description From going in to the back; null while that is not marked.
+             */
+            in_to_back_s?: number | null;
+        };
         /**
          * @description How fast the cow or flag goes.
          * @enum {string}
          */
         Tempo: "slow" | "medium" | "quick";
+        /** @description One moment that is seen in both films. */
+        Tie: {
+            /**
+             * Format: double
+             * @description In the first film.
+             */
+            first_s: number;
+            /**
+             * Format: double
+             * @description In the second.
+             */
+            second_s: number;
+        };
+        /** @description One point to find. */
+        ToFind: {
+            /**
+             * Format: double
+             * @description Along the center line from the middle of the score line, in feet; below 0 behind it.
+             */
+            along_ft: number;
+            /** @description Where it is on the plan. */
+            at: components["schemas"]["Point"];
+            by_arcs?: components["schemas"]["ByArcs"] | null;
+            /** @description What it is. */
+            name: string;
+            /**
+             * Format: double
+             * @description Out from the center line, in feet; below 0 to the left of it, looking up the course.
+             */
+            out_ft: number;
+        };
+        /** @description Where the horse's feet are in a frame. */
+        TrackPoint: {
+            /**
+             * Format: double
+             * @description When, in that film.
+             */
+            at_s: number;
+            /**
+             * Format: int32
+             * @description The film: 0 or 1.
+             */
+            film: number;
+            /** @description In the film: pixels to the right, pixels down. */
+            seen: components["schemas"]["Point"];
+        };
+        /** @description How hard an obstacle is, and the level asked on it. */
+        TrailGrade: {
+            /**
+             * Format: double
+             * @description 1 to 10.
+             */
+            difficulty: number;
+            /** @description Where the horse comes to it and leaves it. */
+            entry: components["schemas"]["Point"];
+            /** @description Where it leaves. */
+            exit: components["schemas"]["Point"];
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /**
+             * Format: double
+             * @description The way over it and across it, in feet.
+             */
+            long_ft: number;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Across.
+             */
+            wide_ft: number;
+        };
+        /** @description The way from one obstacle to the next. */
+        TrailLink: {
+            /** @description From this obstacle, from 0. */
+            from: number;
+            /** @description At the gait the next is ridden at. */
+            gait: components["schemas"]["Gait"];
+            /** @description The way itself. */
+            legs: components["schemas"]["LaidLeg"][];
+            /**
+             * Format: double
+             * @description Feet.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description Strides.
+             */
+            strides: number;
+            /** @description To the next. */
+            to: number;
+        };
+        /** @description What an obstacle is, by its sizes. */
+        TrailObstacle: {
+            /** @description The gait: walk, jog, trot or lope. */
+            gait: components["schemas"]["Gait"];
+            /**
+             * Format: double
+             * @description Their height where they are raised; 0 on the ground.
+             */
+            height_in?: number;
+            /** @enum {string} */
+            kind: "poles";
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            poles: number;
+            /**
+             * Format: double
+             * @description From pole to pole, in feet.
+             */
+            spacing_ft: number;
+        } | {
+            /**
+             * Format: double
+             * @description Their height where they are raised; 0 on the ground.
+             */
+            height_in?: number;
+            /** @enum {string} */
+            kind: "back_through";
+            /**
+             * Format: double
+             * @description From end to end.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description Between the rails.
+             */
+            width_in: number;
+        } | {
+            /**
+             * Format: double
+             * @description Above the ground.
+             */
+            height_in?: number;
+            /** @enum {string} */
+            kind: "bridge";
+            /**
+             * Format: double
+             * @description From end to end.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description From side to side.
+             */
+            width_in: number;
+        } | {
+            /** @enum {string} */
+            kind: "plank";
+            /**
+             * Format: double
+             * @description From end to end.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description From side to side.
+             */
+            width_in: number;
+        } | {
+            /**
+             * Format: double
+             * @description How far down.
+             */
+            height_in: number;
+            /** @enum {string} */
+            kind: "step";
+        } | {
+            /** @enum {string} */
+            kind: "water";
+            /**
+             * Format: double
+             * @description The way through.
+             */
+            length_ft: number;
+            /**
+             * Format: double
+             * @description From side to side.
+             */
+            width_in: number;
+        } | {
+            /** @enum {string} */
+            kind: "sidepass";
+            /**
+             * Format: double
+             * @description The way sideways.
+             */
+            length_ft: number;
+        } | {
+            /** @enum {string} */
+            kind: "gate";
+            /**
+             * Format: double
+             * @description Its opening.
+             */
+            width_in: number;
+        } | {
+            /** @description The gait. */
+            gait: components["schemas"]["Gait"];
+            /** @enum {string} */
+            kind: "serpentine";
+            /**
+             * Format: int32
+             * @description How many posts.
+             */
+            poles: number;
+            /**
+             * Format: double
+             * @description From post to post, in feet.
+             */
+            spacing_ft: number;
+        };
+        /** @description A rule, and what was found. */
+        TrailRow: {
+            /** @description What was found. */
+            found: string;
+            /** @description Which obstacle, from 0. */
+            obstacle: number;
+            /** @description Whether it is so. */
+            ok: boolean;
+            /** @description What is asked. */
+            rule: string;
+            /** @description Where it is written. */
+            source: string;
+        };
         /**
          * @description The traits of a horse. Readiness is on the logit scale; what is left out is
          *     as in the reference population, where the richer traits are zero.
@@ -4252,6 +5409,119 @@ export interface operations {
             };
         };
     };
+    cloverleaf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * Format: double
+                     * @description From barrel 1 to barrel 2, in feet.
+                     */
+                    between_1_2_ft: number;
+                    /**
+                     * Format: double
+                     * @description From barrels 1 and 2 to barrel 3, in feet.
+                     */
+                    between_1_3_ft: number;
+                    /** @description The room there has to be. */
+                    clearances?: components["schemas"]["Clearances"];
+                    /** @description Which barrel comes first: right or left. */
+                    first: components["schemas"]["Side"];
+                    /** @description The gait. */
+                    gait: components["schemas"]["Gait"];
+                    lay?: components["schemas"]["GroundLay"] | null;
+                    /**
+                     * @description How far each barrel stands from where the measures put it, in the course's own frame, at
+                     *     most 150 ft either way.
+                     */
+                    moved?: components["schemas"]["Point"][];
+                    /** @description Where the course lies; by itself: up from the origin. */
+                    placing?: components["schemas"]["Placing"];
+                    /**
+                     * @description Of barrels 1, 2 and 3: the pocket going in, at the back and coming out, each 1 to 20 ft
+                     *     from the middle of the barrel to the horse's track.
+                     */
+                    pockets: number[][];
+                    /**
+                     * Format: double
+                     * @description Strides before each barrel at which to rate.
+                     */
+                    rate_strides?: number;
+                    /** @description How the horse comes to a barrel. */
+                    rides_up?: components["schemas"]["RidesUp"];
+                    /**
+                     * Format: double
+                     * @description From the score line up to barrels 1 and 2, in feet.
+                     */
+                    score_line_ft: number;
+                    /**
+                     * Format: double
+                     * @description Feet a second; null: what is usual at the gait.
+                     */
+                    speed_ft_s?: number | null;
+                    /**
+                     * Format: double
+                     * @description One stride, in feet; null: what is usual at the gait.
+                     */
+                    stride_ft?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description How each barrel is ridden. */
+                        barrels: components["schemas"]["BarrelRidden"][];
+                        /**
+                         * @description Where the measures put the three barrels, in the course's own frame: from there they are
+                         *     moved.
+                         */
+                        by_measures: components["schemas"]["Point"][];
+                        /**
+                         * Format: double
+                         * @description The smallest circle the horse has to bend in, as a radius in feet.
+                         */
+                        least_radius_ft: number;
+                        /**
+                         * Format: double
+                         * @description The whole way, in feet.
+                         */
+                        length_ft: number;
+                        /** @description Straights and turns, in order. */
+                        parts: components["schemas"]["CoursePart"][];
+                        /** @description A line of points along the way, at most 0.01 ft from it with a pocket of 10 ft. */
+                        points: components["schemas"]["Point"][];
+                        room?: components["schemas"]["CourseRoom"] | null;
+                        /** @description Where the clock starts. */
+                        start: components["schemas"]["Point"];
+                        /**
+                         * Format: double
+                         * @description Its strides.
+                         */
+                        strides: number;
+                        /**
+                         * Format: double
+                         * @description The time it takes, in seconds.
+                         */
+                        time_s: number;
+                        /** @description How far each barrel is turned round, in degrees. */
+                        turn_deg: number[];
+                    };
+                };
+            };
+        };
+    };
     "cool-out": {
         parameters: {
             query?: never;
@@ -4423,6 +5693,74 @@ export interface operations {
             };
         };
     };
+    drill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The gait. */
+                    gait?: components["schemas"]["Gait"];
+                    lay?: components["schemas"]["GroundLay"] | null;
+                    /** @description Which drill, how large, where. */
+                    plan: components["schemas"]["DrillPlan"];
+                    /**
+                     * Format: double
+                     * @description One stride, in feet; null: what is usual at the gait.
+                     */
+                    stride_ft?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description What is written down of it. */
+                        about: components["schemas"]["DrillAbout"];
+                        /** @description All drills there are. */
+                        all: components["schemas"]["DrillAbout"][];
+                        /** @description Asks of all rounds. */
+                        asks: components["schemas"]["DrillAsks"][];
+                        /** @description Its barrels. */
+                        barrels: components["schemas"]["Point"][];
+                        /**
+                         * Format: double
+                         * @description How far it stays inside the fence, in feet; below 0 it does not. Null without a place.
+                         */
+                        inside_ft?: number | null;
+                        /**
+                         * Format: double
+                         * @description One round, in feet.
+                         */
+                        lap_ft: number;
+                        /** @description Leg by leg, one round. */
+                        legs: components["schemas"]["LaidLeg"][];
+                        /**
+                         * Format: double
+                         * @description All rounds.
+                         */
+                        length_ft: number;
+                        /** @description What is in the way, in sentences. */
+                        says: string[];
+                        /**
+                         * Format: double
+                         * @description Strides of all rounds.
+                         */
+                        strides: number;
+                    };
+                };
+            };
+        };
+    };
     evenness: {
         parameters: {
             query?: never;
@@ -4526,6 +5864,75 @@ export interface operations {
                         upper: number;
                         /** @description The average after each figure. */
                         z: number[];
+                    };
+                };
+            };
+        };
+    };
+    "fit-course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The room there has to be. */
+                    clearances?: components["schemas"]["Clearances"];
+                    /** @description The course at its full size. */
+                    course?: components["schemas"]["Cloverleaf"];
+                    /** @description Which barrel comes first: right or left. */
+                    first?: components["schemas"]["Side"];
+                    /** @description Outlines of what to keep off, each of 3 to 60 corners; with the fence 400 in all. */
+                    keep_off?: components["schemas"]["Point"][][];
+                    /** @description The other barrel may come first. */
+                    may_mirror?: boolean;
+                    /** @description It may be turned. */
+                    may_turn?: boolean;
+                    /** @description The fence, corner by corner. */
+                    outline: components["schemas"]["Point"][];
+                    /** @description Its pockets, each 1 to 20 ft. */
+                    pockets?: number[][];
+                    /**
+                     * Format: double
+                     * @description It shrinks by so many feet between barrels 1 and 2 at a time, all else with it; null:
+                     *     freely.
+                     */
+                    step_ft?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Its barrels, in the order they are ridden. */
+                        barrels: components["schemas"]["Point"][];
+                        course?: components["schemas"]["Cloverleaf"] | null;
+                        /** @description Whether the other barrel comes first. */
+                        mirrored?: boolean | null;
+                        origin?: components["schemas"]["Point"] | null;
+                        /** @description That no course larger by a foot fits, wherever it lies. */
+                        proof: components["schemas"]["FitProof"];
+                        room?: components["schemas"]["CourseRoom"] | null;
+                        /**
+                         * Format: double
+                         * @description Turned counterclockwise by this.
+                         */
+                        rotation_deg?: number | null;
+                        /** @description The same in sentences. */
+                        says: string[];
+                        /**
+                         * Format: double
+                         * @description Its size against the full one, 0.4 to 1; null when none of these fits.
+                         */
+                        scale?: number | null;
                     };
                 };
             };
@@ -4665,6 +6072,50 @@ export interface operations {
             };
         };
     };
+    homography: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Points of the film to be found on the ground: the horse's feet. */
+                    film?: components["schemas"]["Point"][];
+                    /** @description Points that are known on the ground: barrels, posts. */
+                    pairs: components["schemas"]["FilmPair"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Where the film's points lie on the ground; null beyond the horizon. At most 20,000. */
+                        ground: (components["schemas"]["Point"] | null)[];
+                        /** @description From film to ground, row by row. */
+                        matrix: number[][];
+                        /**
+                         * @description How far each known point comes out from where it is, in feet; all 0 with four points,
+                         *     which says nothing of how good they are.
+                         */
+                        residual_ft: number[];
+                        /**
+                         * Format: double
+                         * @description Their root mean square, for as many as are more than four; null with four.
+                         */
+                        rms_ft?: number | null;
+                    };
+                };
+            };
+        };
+    };
     intake: {
         parameters: {
             query?: never;
@@ -4771,6 +6222,51 @@ export interface operations {
                          *     is said of it.
                          */
                         verdicts: components["schemas"]["LevelJudgement"][];
+                    };
+                };
+            };
+        };
+    };
+    lay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description GeoJSON (RFC 7946) as text: polygons for the fence and what to keep off, points for posts. */
+                    geojson?: string | null;
+                    lay?: components["schemas"]["GroundLay"] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /**
+                         * Format: double
+                         * @description Inside the fence, in square feet.
+                         */
+                        area_sq_ft: number;
+                        /**
+                         * Format: double
+                         * @description Along the fence, in feet.
+                         */
+                        around_ft: number;
+                        /** @description The same as GeoJSON. */
+                        geojson: string;
+                        /** @description The lay. */
+                        lay: components["schemas"]["GroundLay"];
+                        /** @description Each side of the fence, in feet. */
+                        sides_ft: number[];
                     };
                 };
             };
@@ -4949,6 +6445,100 @@ export interface operations {
                         rests_on: string;
                         /** @description The road. */
                         road: components["schemas"]["Road"];
+                    };
+                };
+            };
+        };
+    };
+    runs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The runs. */
+                    runs: components["schemas"]["RunToCompare"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The best by official time, from 0. */
+                        best?: number | null;
+                        /** @description The best of each split, in seconds; empty when no run has splits. */
+                        best_splits_s: number[];
+                        /**
+                         * Format: double
+                         * @description The best splits one after the other.
+                         */
+                        best_splits_sum_s?: number | null;
+                        /** @description The fastest along its path, from 0; over courses of all sizes. */
+                        fastest?: number | null;
+                        /** @description Each, in the order they were given. */
+                        runs: components["schemas"]["RunSaid"][];
+                        /**
+                         * Format: double
+                         * @description Half the distance between the quartiles of the speed, in feet a second.
+                         */
+                        spread_ft_s?: number | null;
+                        /** @description The speed by the day. */
+                        trend: components["schemas"]["Trend"];
+                    };
+                };
+            };
+        };
+    };
+    "setting-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The measures of the course. */
+                    course: components["schemas"]["Cloverleaf"];
+                    /** @description Which barrel comes first: right or left. */
+                    first: components["schemas"]["Side"];
+                    lay?: components["schemas"]["GroundLay"] | null;
+                    /** @description How far each barrel stands from where the measures put it. */
+                    moved?: components["schemas"]["Point"][];
+                    /** @description Where it lies. */
+                    placing: components["schemas"]["Placing"];
+                    /**
+                     * Format: double
+                     * @description The length of the tape, in feet.
+                     */
+                    tape_ft?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description To check at the end. */
+                        checks: components["schemas"]["TapeCheck"][];
+                        /** @description In the order in which they are found. */
+                        points: components["schemas"]["ToFind"][];
+                        /** @description What could not be, in sentences. */
+                        says: string[];
                     };
                 };
             };
@@ -5200,6 +6790,95 @@ export interface operations {
                         faults: components["schemas"]["FaultId"][];
                         /** @description Whether it counts as soft. */
                         soft: boolean;
+                    };
+                };
+            };
+        };
+    };
+    tape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description Where the barrels stand on the plan, in feet; null when it is no run. */
+                    barrels?: components["schemas"]["Point"][] | null;
+                    /** @description The tape. */
+                    tape: components["schemas"]["TapeSheet"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        on_ground?: components["schemas"]["OnGround"] | null;
+                        /** @description Strides. */
+                        strides: components["schemas"]["Strides"];
+                        /** @description In time. */
+                        times: components["schemas"]["TapeTimes"];
+                    };
+                };
+            };
+        };
+    };
+    "trail-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The obstacles, in the order they are ridden. */
+                    course: components["schemas"]["PlacedObstacle"][];
+                    lay?: components["schemas"]["GroundLay"] | null;
+                    /**
+                     * Format: double
+                     * @description One stride, in feet; null: what is usual at each gait.
+                     */
+                    stride_ft?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description So that nobody is hurt. */
+                        cautions: string[];
+                        /**
+                         * Format: double
+                         * @description How hard it is as a whole, 1 to 10: the mean of its three hardest.
+                         */
+                        difficulty: number;
+                        /** @description How hard each obstacle is, and the level asked on it. */
+                        grades: components["schemas"]["TrailGrade"][];
+                        /**
+                         * Format: double
+                         * @description The whole way, obstacles and between, in feet.
+                         */
+                        length_ft: number;
+                        /** @description The way from each to the next. */
+                        links: components["schemas"]["TrailLink"][];
+                        /** @description Whether all of them are kept. */
+                        ok: boolean;
+                        /** @description Every rule on every obstacle. */
+                        rows: components["schemas"]["TrailRow"][];
                     };
                 };
             };

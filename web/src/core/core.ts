@@ -26,6 +26,9 @@ const url = built['./core.wasm'];
 /** Whether this build has the core. */
 export const hasCore = url !== undefined;
 
+/** Where the core is fetched from; undefined where this build has none. */
+export const coreUrl = () => url && new URL(url, location.href).href;
+
 /** What was asked does not fit: the field, and what is allowed. */
 export class CoreRefusal extends Error {
   constructor(readonly error: FieldError) {
@@ -47,7 +50,8 @@ const waiting = new Map<number, Waiting>();
 
 /** Starts the core, so that the first call need not wait for it. */
 export function startCore(): Worker | undefined {
-  if (worker || !url) return worker;
+  const from = coreUrl();
+  if (worker || !from) return worker;
   worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   worker.onmessage = ({ data }: MessageEvent<Reply>) => settle(data);
   worker.onerror = ({ message }) => {
@@ -56,7 +60,7 @@ export function startCore(): Worker | undefined {
     for (const { reject } of waiting.values()) reject(new CoreBroke(message));
     waiting.clear();
   };
-  worker.postMessage({ url: new URL(url, location.href).href } satisfies Start);
+  worker.postMessage({ url: from } satisfies Start);
   return worker;
 }
 

@@ -9,6 +9,8 @@ import { programsQuery } from '../program/queries';
 import { DatesAtRisk } from '../road/DatesAtRisk';
 import { roadPath } from '../road/queries';
 import { useWho } from '../session/who';
+import { runsPath } from '../ground/queries';
+import { tapesPath } from '../tape/queries';
 import { horseTackPath } from '../tack/queries';
 import { RigLine } from '../tack/RigLine';
 import { horseLine } from '../words/horse';
@@ -164,6 +166,16 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {today && (
         <Button component={Link} to={horseTackPath(horse.horse_id)}>
           Tack
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={runsPath(horse.horse_id)}>
+          Runs
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={tapesPath(horse.horse_id)}>
+          Tape room
         </Button>
       )}
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>

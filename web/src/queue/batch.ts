@@ -55,6 +55,7 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
     ...(ride.ended && { ended: ride.ended }),
     ...(ride.mood && { mood: ride.mood }),
     ...(ride.exertion && { exertion: ride.exertion }),
+    ...(ride.fromTape && { from_tape: ride.fromTape }),
     ...(ride.intake && { intake: ride.intake }),
     ...(ride.note !== undefined && { note: ride.note }),
     ...(ride.quietAfterS !== undefined && { quiet_after_s: ride.quietAfterS }),

@@ -55,6 +55,8 @@ export interface KeptRide extends Row {
   mood?: Schemas['Mood'];
   exertion?: Schemas['Exertion'];
   note?: string;
+  /** It is logged from a film, and who rides in it. */
+  fromTape?: Schemas['FromTape'];
   /** That it is part of an intake. */
   intake?: Schemas['IntakeOfRide'];
 }

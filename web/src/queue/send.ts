@@ -15,7 +15,7 @@ export interface Sent {
 }
 
 /** The form of a batch; the server answers 426 when it reads another. */
-const batchForm = '2';
+export const batchForm = '2';
 
 /** Problems that are about who and when, not about a row. */
 const notOfARow = new Set([401, 403, 408, 426, 429, 502, 503, 504]);

@@ -4,12 +4,13 @@ import { useEffect } from 'react';
 import { goesOnForMs } from '../queue/keep';
 import { drawnToWords, relaxingWords, troubleWords } from '../words/signs';
 import { FaceButton } from './FaceButton';
+import { useFaceClock } from './faceClock';
 import type { Measure, Side } from './faces';
 import { OneSide } from './OneSide';
 import { answerKey } from './keys';
 import { useKey } from './useKey';
 import { useNow } from './useNow';
-import type { Recorder } from './useRecorder';
+import type { FaceRecorder } from './useRecorder';
 import { useRunning } from './useRunning';
 
 type Calm = Extract<Measure, { kind: 'calm' }>;
@@ -21,7 +22,7 @@ interface Seen {
   drawnTo: string[];
 }
 
-const nothingSeen = (): Seen => ({ since: Date.now(), signs: [], trouble: [], drawnTo: [] });
+const nothingSeen = (since: number): Seen => ({ since, signs: [], trouble: [], drawnTo: [] });
 
 /** Minutes as they are recorded: to a tenth. */
 const minutesSince = (since: number, now: number) =>
@@ -31,8 +32,9 @@ const toggled = <T,>(all: T[], one: T) =>
   all.includes(one) ? all.filter((other) => other !== one) : [...all, one];
 
 /** Calm, or not: the minutes run from where the face was opened; signs are chips. */
-export function CalmFace({ recorder }: { recorder: Recorder }) {
-  const [seen, setSeen] = useRunning(recorder.of, goesOnForMs, nothingSeen);
+export function CalmFace({ recorder }: { recorder: FaceRecorder }) {
+  const { wall } = useFaceClock();
+  const [seen, setSeen] = useRunning(recorder.of, goesOnForMs, () => nothingSeen(wall()));
   // The minutes run from now on, also while the page is away.
   useEffect(() => setSeen(seen), []); // eslint-disable-line react-hooks/exhaustive-deps
   const now = useNow(true);
@@ -40,13 +42,13 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
     const { signs, trouble, drawnTo, since } = seen;
     recorder.record(side, {
       kind: 'calm',
-      minutes: minutesSince(since, Date.now()),
+      minutes: minutesSince(since, wall()),
       relaxed,
       signs,
       trouble,
       drawn_to: drawnTo,
     });
-    setSeen(nothingSeen());
+    setSeen(nothingSeen(wall()));
   };
   return (
     <Box
@@ -69,7 +71,7 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
           <Typography role="timer" sx={{ flex: 1 }}>
             {minutesSince(seen.since, now).toFixed(1)} min so far
           </Typography>
-          <FaceButton onTap={() => setSeen({ ...seen, since: Date.now() })}>From now</FaceButton>
+          <FaceButton onTap={() => setSeen({ ...seen, since: wall() })}>From now</FaceButton>
         </Box>
         <Chips
           name="Signs of relaxing"
@@ -96,7 +98,7 @@ export function CalmFace({ recorder }: { recorder: Recorder }) {
 
 interface RelaxedProps {
   side: Side;
-  recorder: Recorder;
+  recorder: FaceRecorder;
   onAnswer: (side: Side, relaxed: boolean) => void;
 }
 

@@ -5,11 +5,12 @@ import { goesOnForMs } from '../queue/keep';
 import { sideWords } from '../words/answers';
 import { count } from '../words/plain';
 import { FaceButton } from './FaceButton';
+import { useFaceClock } from './faceClock';
 import { numberOf, type Side } from './faces';
 import { askedSoFar } from './Half';
 import { useKey } from './useKey';
 import { useNow } from './useNow';
-import type { Recorder } from './useRecorder';
+import type { FaceRecorder } from './useRecorder';
 import { useRunning } from './useRunning';
 
 interface Carrying {
@@ -27,17 +28,15 @@ const noteEveryMs = 1_000;
 const atRest = () => null;
 
 /** Something carried: the clock runs until all that was asked is carried, or until it is ended. */
-export function CarryFace({ recorder }: { recorder: Recorder }) {
+export function CarryFace({ recorder }: { recorder: FaceRecorder }) {
   const [running, setRunning, rest] = useRunning<Carrying | null>(recorder.of, goesOnForMs, atRest);
+  const { wall } = useFaceClock();
   const now = useNow(running !== null);
   const asked = numberOf(recorder.set, 'asked');
   const carriedS = running ? Math.max(0, (now - running.startedAt) / 1000) : 0;
   const end = () => {
     if (!running) return;
-    const carried = Math.min(
-      asked,
-      Math.round(((Date.now() - running.startedAt) / 1000) * 10) / 10,
-    );
+    const carried = Math.min(asked, Math.round(((wall() - running.startedAt) / 1000) * 10) / 10);
     recorder.record(running.side, {
       kind: 'carry',
       unit: 'seconds',
@@ -49,9 +48,7 @@ export function CarryFace({ recorder }: { recorder: Recorder }) {
   };
   const left = () => running && setRunning({ ...running, leaves: running.leaves + 1 });
   // The page was closed, or something else was open, while the clock ran: asked about.
-  const [unseen, setUnseen] = useState(
-    () => running !== null && Date.now() - running.seenAt > awayMs,
-  );
+  const [unseen, setUnseen] = useState(() => running !== null && wall() - running.seenAt > awayMs);
   const over = running !== null && !unseen && carriedS >= asked;
   useEffect(() => {
     if (over) end();
@@ -138,15 +135,16 @@ function Unseen({ onWentOn, onForget }: { onWentOn: () => void; onForget: () => 
 
 interface StartProps {
   side: Side;
-  recorder: Recorder;
+  recorder: FaceRecorder;
   onStart: (carrying: Carrying) => void;
 }
 
 const startKeys: Record<Side, string> = { left: 'f', right: 'j', both: 'b' };
 
 function Start({ side, recorder, onStart }: StartProps) {
+  const { wall } = useFaceClock();
   const ready = recorder.storage === 'ready';
-  const start = () => onStart({ side, startedAt: Date.now(), leaves: 0, seenAt: Date.now() });
+  const start = () => onStart({ side, startedAt: wall(), leaves: 0, seenAt: wall() });
   useKey(startKeys[side], () => ready && start());
   return (
     <Box sx={{ flex: 1, display: 'grid' }} data-testid={`half-${side}`}>

@@ -5,7 +5,7 @@ import { FaceButton } from './FaceButton';
 import type { Side } from './faces';
 import { OneSide } from './OneSide';
 import { answerKey } from './keys';
-import type { Recorder } from './useRecorder';
+import type { FaceRecorder } from './useRecorder';
 import { useKey } from './useKey';
 import { useRunning } from './useRunning';
 
@@ -28,7 +28,7 @@ const faults: [keyof Omit<Ridden, 'noseUps'>, string][] = [
 ];
 
 /** Circles: a nose-up is a tap as it comes, the finished circle another. */
-export function CircleFace({ recorder }: { recorder: Recorder }) {
+export function CircleFace({ recorder }: { recorder: FaceRecorder }) {
   return (
     <Box
       sx={{
@@ -46,7 +46,7 @@ export function CircleFace({ recorder }: { recorder: Recorder }) {
   );
 }
 
-function OneWay({ side, recorder }: { side: Side; recorder: Recorder }) {
+function OneWay({ side, recorder }: { side: Side; recorder: FaceRecorder }) {
   const [ridden, setRidden, rest] = useRunning(`${recorder.of}.${side}`, circleMs, fresh);
   const ready = recorder.storage === 'ready';
   const noseUp = () => setRidden({ ...ridden, noseUps: ridden.noseUps + 1 });

@@ -10,6 +10,8 @@ interface Props {
   /** Something that is so or not. */
   pressed?: boolean;
   keyed?: string;
+  /** What it is called where a sign stands on it. */
+  label?: string;
   /** It takes the whole row of its grid. */
   wide?: boolean;
 }
@@ -22,6 +24,7 @@ export function FaceButton({
   large = false,
   pressed,
   keyed,
+  label,
   wide,
 }: Props) {
   return (
@@ -31,6 +34,7 @@ export function FaceButton({
       disabled={disabled}
       onClick={onTap}
       aria-pressed={pressed}
+      aria-label={label}
       aria-keyshortcuts={keyed}
       sx={{
         gridColumn: wide ? '1 / -1' : undefined,

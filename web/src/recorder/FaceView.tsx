@@ -1,14 +1,17 @@
+import { lazy, Suspense } from 'react';
 import { Waiting } from '../frame/Waiting';
 import { CalmFace } from './CalmFace';
 import { CarryFace } from './CarryFace';
 import { CircleFace } from './CircleFace';
 import { HoldFaceView } from './HoldFaceView';
-import { RunFace } from './RunFace';
 import { TapFaceView } from './TapFaceView';
-import type { Recorder } from './useRecorder';
+import type { FaceRecorder } from './useRecorder';
+
+/** The face with the most to it, for one kind of level: fetched when it is one. */
+const RunFace = lazy(async () => ({ default: (await import('./RunFace')).RunFace }));
 
 /** What is touched to record an ask of this level. */
-export function FaceView({ recorder }: { recorder: Recorder }) {
+export function FaceView({ recorder }: { recorder: FaceRecorder }) {
   const { face, asked, looking } = recorder;
   if (looking) return <Waiting label="Opening" />;
   if (face.how === 'hold') return <HoldFaceView face={face} recorder={recorder} />;
@@ -21,6 +24,10 @@ export function FaceView({ recorder }: { recorder: Recorder }) {
     case 'calm':
       return <CalmFace recorder={recorder} />;
     default:
-      return <RunFace recorder={recorder} />;
+      return (
+        <Suspense fallback={<Waiting label="Opening" />}>
+          <RunFace recorder={recorder} />
+        </Suspense>
+      );
   }
 }

@@ -5,6 +5,7 @@ import type { KeptRep } from '../queue/db';
 import { seconds } from '../words/answers';
 import { timeOf, type Measure } from '../words/measures';
 import { isBeingWritten } from './beingWritten';
+import { useFaceClock } from './faceClock';
 import { elapsedS, type Hold, type Side } from './hold';
 import type { HalfPointing } from './useHold';
 
@@ -100,14 +101,15 @@ export function askedSoFar(reps: KeptRep[]): string {
 }
 
 function Running({ hold, letGo }: { hold: Hold; letGo: string }) {
+  const clock = useFaceClock();
   const [now, setNow] = useState(hold.pressedAt);
   useEffect(() => {
     let frame = requestAnimationFrame(function tick() {
-      setNow(performance.now());
+      setNow(clock.now());
       frame = requestAnimationFrame(tick);
     });
     return () => cancelAnimationFrame(frame);
-  }, []);
+  }, [clock]);
   return (
     <Box
       sx={{

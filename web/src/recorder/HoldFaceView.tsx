@@ -4,14 +4,14 @@ import type { HoldFace } from './faces';
 import { Half } from './Half';
 import { HoldZones } from './HoldZones';
 import { LiveRein } from './LiveRein';
-import type { Recorder } from './useRecorder';
+import type { FaceRecorder } from './useRecorder';
 import { useHold } from './useHold';
 
 /**
  * Half-screens to hold, one a side: while one is held, the other becomes the answers.
  * Where both sides are asked at once the answers stand above the one that is held.
  */
-export function HoldFaceView({ face, recorder }: { face: HoldFace; recorder: Recorder }) {
+export function HoldFaceView({ face, recorder }: { face: HoldFace; recorder: FaceRecorder }) {
   const { sides, reps, storage } = recorder;
   const { hold, half } = useHold(recorder.holding, face.zones, sides, storage === 'ready');
   const apart = sides.length > 1;

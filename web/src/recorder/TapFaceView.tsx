@@ -4,13 +4,13 @@ import type { Choice, Side, TapFace } from './faces';
 import { FaceButton } from './FaceButton';
 import { OneSide } from './OneSide';
 import { answerKey } from './keys';
-import type { Recorder } from './useRecorder';
+import type { FaceRecorder } from './useRecorder';
 import { useKey } from './useKey';
 
 const MoreAnswers = lazy(async () => ({ default: (await import('./MoreAnswers')).MoreAnswers }));
 
 /** Answers to tap, one touch an ask; side by side where the sides are asked apart. */
-export function TapFaceView({ face, recorder }: { face: TapFace; recorder: Recorder }) {
+export function TapFaceView({ face, recorder }: { face: TapFace; recorder: FaceRecorder }) {
   const choices = face.choices(recorder.set);
   return (
     <Box
@@ -33,7 +33,7 @@ export function TapFaceView({ face, recorder }: { face: TapFace; recorder: Recor
 interface AnswersProps {
   side: Side;
   choices: Choice[];
-  recorder: Recorder;
+  recorder: FaceRecorder;
 }
 
 function Answers({ side, choices, recorder }: AnswersProps) {

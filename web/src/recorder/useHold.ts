@@ -14,6 +14,7 @@ import type { HoldZone } from './faces';
 import { sideOfKey, zoneOfKey } from './keys';
 import { keysAreOff } from './keysOn';
 import { lostKeyUp } from '../clicker/type';
+import { useFaceClock } from './faceClock';
 
 /** How often a hold under way is noted: what a dead battery may cost of its time. */
 const noteEveryMs = 500;
@@ -41,6 +42,7 @@ export type HalfPointing = ReturnType<ReturnType<typeof useHold>['half']>;
 
 /** A hold by thumb or by key, of one of the sides that are asked. */
 export function useHold(holding: Holding, zones: HoldZone[], sides: Side[], ready: boolean) {
+  const clock = useFaceClock();
   const [hold, setHold] = useState<Hold | null>(null);
   const current = useRef<Hold | null>(null);
   const pointer = useRef<number | null>(null);
@@ -80,19 +82,19 @@ export function useHold(holding: Holding, zones: HoldZone[], sides: Side[], read
       if (!ready || current.current || event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
       pointer.current = event.pointerId;
-      begin(side, event.timeStamp);
+      begin(side, clock.at(event.timeStamp));
     },
     onPointerMove(event: PointerEvent) {
       if (!current.current || pointer.current !== event.pointerId) return;
-      set(slide(current.current, zoneAt(event), event.timeStamp));
+      set(slide(current.current, zoneAt(event), clock.at(event.timeStamp)));
     },
     onPointerUp(event: PointerEvent) {
       if (!current.current || pointer.current !== event.pointerId) return;
-      current.current = slide(current.current, zoneAt(event), event.timeStamp);
-      end(event.timeStamp, 'onEnded');
+      current.current = slide(current.current, zoneAt(event), clock.at(event.timeStamp));
+      end(clock.at(event.timeStamp), 'onEnded');
     },
     onPointerCancel(event: PointerEvent) {
-      if (pointer.current === event.pointerId) end(event.timeStamp, 'onCutOff');
+      if (pointer.current === event.pointerId) end(clock.at(event.timeStamp), 'onCutOff');
     },
     onContextMenu: (event: { preventDefault: () => void }) => event.preventDefault(),
   });
@@ -104,20 +106,20 @@ export function useHold(holding: Holding, zones: HoldZone[], sides: Side[], read
       const zone = zoneOfKey(event, zones);
       if (held && zone) {
         event.preventDefault();
-        current.current = slide(held, zone, event.timeStamp);
-        end(event.timeStamp, 'onEnded');
+        current.current = slide(held, zone, clock.at(event.timeStamp));
+        end(clock.at(event.timeStamp), 'onEnded');
       }
       if (held || !ready || keysAreOff(event)) return;
       const side = sideOfKey(event, sides);
-      if (side) begin(side, event.timeStamp);
+      if (side) begin(side, clock.at(event.timeStamp));
     };
     const up = (event: KeyboardEvent) => {
       if (pointer.current === null && sideOfKey(event, sides) === current.current?.side)
-        end(event.timeStamp, 'onEnded');
+        end(clock.at(event.timeStamp), 'onEnded');
     };
-    const cutOff = () => end(performance.now(), 'onCutOff');
+    const cutOff = () => end(clock.now(), 'onCutOff');
     // A remote fell silent: the hold lasted as long as it was heard of.
-    const lost = (event: Event) => end((event as CustomEvent<number>).detail, 'onCutOff');
+    const lost = (event: Event) => end(clock.at((event as CustomEvent<number>).detail), 'onCutOff');
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);
     window.addEventListener('blur', cutOff);
@@ -130,18 +132,18 @@ export function useHold(holding: Holding, zones: HoldZone[], sides: Side[], read
       window.removeEventListener('pagehide', cutOff);
       window.removeEventListener(lostKeyUp, lost);
     };
-  }, [begin, end, ready, sides, zones]);
+  }, [begin, clock, end, ready, sides, zones]);
 
   useEffect(() => {
     if (!hold) return;
     const note = () =>
-      take.current.onHeld(hold, Math.round(elapsedS(hold, performance.now()) * 100) / 100);
+      take.current.onHeld(hold, Math.round(elapsedS(hold, clock.now()) * 100) / 100);
     const every = setInterval(note, noteEveryMs);
     return () => clearInterval(every);
-  }, [hold]);
+  }, [clock, hold]);
 
   // Left by a gesture or the back button in the middle of a hold.
-  useEffect(() => () => end(performance.now(), 'onCutOff'), [end]);
+  useEffect(() => () => end(clock.now(), 'onCutOff'), [clock, end]);
 
   return { hold, half };
 }

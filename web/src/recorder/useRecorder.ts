@@ -163,6 +163,24 @@ export function useRecorder() {
 
 export type Recorder = ReturnType<typeof useRecorder>;
 
+/** What the faces need of it; a ride that is logged from a film has as much. */
+export type FaceRecorder = Pick<
+  Recorder,
+  | 'of'
+  | 'asked'
+  | 'looking'
+  | 'face'
+  | 'sides'
+  | 'settings'
+  | 'set'
+  | 'put'
+  | 'longestSoftS'
+  | 'storage'
+  | 'reps'
+  | 'record'
+  | 'holding'
+>;
+
 /** The ride's reps of one level, in the order of asking. */
 async function repsOf(
   db: KeptDatabase,

@@ -77,6 +77,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
         {ride.finished_at
           ? ` to ${clockIn(time_zone, ride.finished_at)}`
           : ', not finished yet'}, {ride.rider}
+        {ride.from_tape && ', from tape'}
         {ride.place && `, ${ride.place.toLowerCase()}`}
       </Typography>
       <Worn ride={ride} />
@@ -114,7 +115,7 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
         <Button component={Link} to="/" variant="contained" sx={{ minHeight: 60 }}>
           Back to Today
         </Button>
-        {closesOut && ride.day === dayIn(time_zone) && <GoOn ride={ride} />}
+        {closesOut && !ride.from_tape && ride.day === dayIn(time_zone) && <GoOn ride={ride} />}
       </Box>
       <WrongHorse ride={ride} />
     </>

@@ -92,7 +92,10 @@ export function measureInWords(measure: Measure): string {
       ]);
     case 'run':
       return join([
+        measure.broken && 'broke the pattern',
         measure.time_s != null && seconds(measure.time_s),
+        measure.barrels.some(({ tipped }) => tipped) &&
+          `${count(measure.barrels.filter(({ tipped }) => tipped).length, 'barrel')} down`,
         `pockets at the back ${lengthsInWords(measure.barrels.map((barrel) => barrel.pocket_ft[1] ?? 0))}`,
       ]);
     case 'calm':

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { UseQueryResult } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
@@ -31,6 +32,8 @@ interface Props<K extends string, T extends Thing<K>> {
   empty: string;
   query: UseQueryResult<T[]>;
   of: (thing: T) => { id: string; about: string };
+  /** Where more of it is to be found. */
+  pageOf?: (thing: T) => string;
   kinds: [K, string][];
   number?: YardNumber;
   /** The sheet of the API whose bounds hold. */
@@ -95,6 +98,7 @@ type RowProps<K extends string, T extends Thing<K>> = Props<K, T> & { thing: T }
 function ThingRow<K extends string, T extends Thing<K>>({
   thing,
   of,
+  pageOf,
   onEdit,
   onPutAway,
 }: RowProps<K, T> & { onEdit: () => void }) {
@@ -104,7 +108,9 @@ function ThingRow<K extends string, T extends Thing<K>>({
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
       <Box sx={{ flex: '1 1 200px' }}>
-        <Typography variant="h3">{thing.name}</Typography>
+        <Typography variant="h3">
+          {pageOf ? <Link to={pageOf(thing)}>{thing.name}</Link> : thing.name}
+        </Typography>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
           {about}
           {away && ', put away'}

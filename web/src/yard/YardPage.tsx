@@ -1,6 +1,7 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { PageFrame } from '../frame/PageFrame';
+import { placePath } from '../ground/queries';
 import { TackShelf } from '../tack/TackShelf';
 import { cattleWords, placeWords } from '../words/yard';
 import { clock } from '../words/days';
@@ -45,6 +46,7 @@ function Places() {
             : ''
         }`,
       })}
+      pageOf={(place) => placePath(place.place_id)}
       kinds={Object.entries(placeWords) as [keyof typeof placeWords, string][]}
       number={{ field: 'horses_at_once', label: 'Horses at once', fresh: 3 }}
       becomes="PlaceSheet"

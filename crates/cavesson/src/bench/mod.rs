@@ -1,11 +1,13 @@
 //! `cavesson bench`: measurements whose tables stand in docs/.
 //!
+//! - [`ground`]: how soon is a course drawn, and the largest that fits found?
 //! - [`intake`]: does the intake find where a horse stands?
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
 //! - [`road`]: does the road to a date say what happens?
 //! - [`speed`]: how fast is it? a large barn from memory
 //! - [`week`](mod@week): how good is the plan of a week, and how soon is it there?
 
+mod ground;
 mod intake;
 mod judge;
 mod road;
@@ -25,6 +27,8 @@ pub struct Arguments {
 
 #[derive(clap::Subcommand)]
 enum Bench {
+    /// The way round a barrel course; the largest that fits, with its proof
+    Ground(ground::Arguments),
     /// Intakes of simulated horses with a known truth: levels placed right, calibration
     Intake(intake::Arguments),
     /// Candidate rules on simulated horses: false advances, delay, forecasts
@@ -40,6 +44,7 @@ enum Bench {
 /// Runs a bench.
 pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
+        Bench::Ground(arguments) => ground::run(&arguments),
         Bench::Intake(arguments) => intake::run(&arguments),
         Bench::Judge(arguments) => judge::run(&arguments),
         Bench::Road(arguments) => road::run(&arguments),

@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::horse::{Decision, DemoHorse};
 use super::people::{DemoBarn, PASSWORD};
 use super::season::{self, Season};
-use super::{frame, newcomer, programs, rides, tack, work};
+use super::{frame, ground, newcomer, programs, rides, tack, work};
 
 /// A clock that stands where it is put.
 #[derive(Clone, Default)]
@@ -84,6 +84,7 @@ pub async fn live(pool: &PgPool, demo: &DemoBarn, now: &Zoned) -> anyhow::Result
         frame::set_up(&trainer, now).await?;
         let horses: Vec<(String, Uuid)> = barn.horses.clone().into_iter().collect();
         tack::fit(&trainer, &horses, &barn.shelf).await?;
+        ground::set_out(&trainer).await?;
     }
     served.stop().await
 }

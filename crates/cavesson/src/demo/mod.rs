@@ -7,11 +7,13 @@
 //! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
 //! - [`programs`]: what the barn changes on the ladder
 //! - [`frame`]: hours, clearances, cattle, goals, appointments
+//! - [`ground`]: its places to scale, courses, a drill
 //! - [`tack`]: the shelf, what each horse was ridden in, rides in the two-rein
 //! - [`stored`]: what a barn has before its first ride
 //! - [`lived`]: its weeks, through the public API on a clock of their own
 
 mod frame;
+mod ground;
 mod horse;
 mod horses;
 mod lived;

@@ -7,31 +7,42 @@
 //! - [`card`], [`intake`], [`day_rules`], [`week_rules`], [`simulate_horse`]
 //! - [`load`], [`heat`], [`cool_out`]
 //! - [`pace`], [`road`]
+//! - [`lay`], [`cloverleaf`], [`fit_course`], [`setting_out`], [`drill`], [`trail_check`], [`runs`],
+//!   [`homography`], [`tape`]
 //! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`], [`bit_change`]
 
 pub mod bit_change;
 pub mod calculator;
 pub mod card;
+pub mod cloverleaf;
 pub mod cool_out;
 pub mod curb;
 pub mod cusum;
 pub mod day_rules;
+pub mod drill;
 pub mod evenness;
 pub mod ewma;
+pub mod fit_course;
 pub mod gate;
 pub mod give_times;
 pub mod heat;
+pub mod homography;
 pub mod intake;
 pub mod judge;
+pub mod lay;
 pub mod load;
 pub mod pace;
 pub mod quit;
 pub mod road;
+pub mod runs;
+pub mod setting_out;
 pub mod share;
 pub mod show_rules;
 pub mod simulate_horse;
 pub mod snaffle;
 pub mod soft;
+pub mod tape;
+pub mod trail_check;
 pub mod trend;
 pub mod two_rein;
 pub mod week_rules;
@@ -61,6 +72,15 @@ pub const ALL: &[Calculator] = &[
     cool_out::CALCULATOR,
     pace::CALCULATOR,
     road::CALCULATOR,
+    lay::CALCULATOR,
+    cloverleaf::CALCULATOR,
+    fit_course::CALCULATOR,
+    setting_out::CALCULATOR,
+    drill::CALCULATOR,
+    trail_check::CALCULATOR,
+    runs::CALCULATOR,
+    homography::CALCULATOR,
+    tape::CALCULATOR,
     curb::CALCULATOR,
     snaffle::CALCULATOR,
     show_rules::CALCULATOR,

@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::ground::drill::DrillKind;
 use crate::ladder::Level;
 use crate::{Gait, Side};
 
@@ -97,6 +98,19 @@ pub struct Block {
     pub who: String,
     /// What could be asked in its place, best first.
     pub instead: Vec<NamedLevel>,
+    /// A drill to ask it in; left out where there is none.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub drill: Option<NamedDrill>,
+}
+
+/// A drill by name.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct NamedDrill {
+    /// The drill.
+    pub kind: DrillKind,
+    /// What it is called.
+    pub name: String,
 }
 
 /// A level by name.

@@ -1,6 +1,6 @@
 //! The parts of a card, laid out in order: minutes, asks a side, good side first.
 
-use super::block::{Block, BlockAsks, NamedLevel, Part};
+use super::block::{Block, BlockAsks, NamedDrill, NamedLevel, Part};
 use super::choice::{BREATHER_MIN, Chosen, extra_min};
 use super::day::Day;
 use super::horse::Horse;
@@ -11,6 +11,7 @@ use crate::Side;
 use crate::evidence::evenness::time_ratio;
 use crate::evidence::give_time::restricted_mean_s;
 use crate::evidence::times_of;
+use crate::ground::drill::DrillKind;
 use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
 use crate::judge::window::window_of;
@@ -131,6 +132,13 @@ struct LaidOut<'a> {
     chosen: &'a Chosen,
 }
 
+/// The drill that is made for a level.
+fn drill(level: &Level) -> Option<NamedDrill> {
+    let kind = DrillKind::for_level(level)?;
+    let name = kind.about().name.to_owned();
+    Some(NamedDrill { kind, name })
+}
+
 impl LaidOut<'_> {
     /// A part in which nothing is asked.
     fn unasked(&self, part: Part, minutes: u32) -> Block {
@@ -147,6 +155,7 @@ impl LaidOut<'_> {
             if_wrong: String::new(),
             who: words::who_rides_along(self.limits).into(),
             instead: Vec::new(),
+            drill: None,
         }
     }
 
@@ -316,6 +325,7 @@ impl LaidOut<'_> {
             if_wrong: words::if_wrong(self.horse, chosen.index),
             who: words::who(self.horse, self.limits, chosen.index).into(),
             instead: self.instead(chosen),
+            drill: drill(&level.level),
         }
     }
 

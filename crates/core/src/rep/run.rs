@@ -3,13 +3,16 @@
 use rand::RngExt;
 use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use super::SoftRule;
 use super::recorded::{Asked, Recorded, tenths};
 use crate::Gait;
-use crate::bounds::{FieldError, POCKET_FT, RUN_S, STRIDES};
+use crate::bounds::{FieldError, PATH_FT, POCKET_FT, RUN_S, SPLIT_S, STRIDES};
+use crate::footing::Footing;
 
-/// One barrel of a run. A pocket is the distance from barrel to horse.
+/// One barrel of a run. A pocket is the distance from the middle of the barrel to the horse's
+/// track.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
@@ -42,9 +45,61 @@ pub struct Run {
     /// Seconds, when it was timed.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub time_s: Option<f64>,
+    /// Seconds to barrel 1, from there to 2, to 3, and home; empty when nobody took them.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    #[cfg_attr(feature = "schema", schema(max_items = 4))]
+    pub splits_s: Vec<f64>,
+    /// The course it was run on, when it is one of the barn's.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub course_id: Option<Uuid>,
+    /// How long the way round that course was then, in feet.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(minimum = 100, maximum = 3000))]
+    pub path_ft: Option<f64>,
+    /// The time of the timing eyes that it was given.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub timed_id: Option<Uuid>,
+    /// What the ground was like; left out when nobody said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub footing: Option<Footing>,
+    /// The pattern was broken: there is no time.
+    #[serde(default, skip_serializing_if = "is_false")]
+    pub broken: bool,
     /// First, second and third barrel.
     #[cfg_attr(feature = "schema", schema(min_items = 3, max_items = 3))]
     pub barrels: [RunBarrel; 3],
+}
+
+#[allow(clippy::trivially_copy_pass_by_ref)] // serde hands a reference
+fn is_false(value: &bool) -> bool {
+    !value
+}
+
+/// Checks the splits of a run.
+///
+/// # Errors
+/// When there are neither none nor four, or one cannot be.
+pub fn check_splits(field: &str, splits_s: &[f64]) -> Result<(), FieldError> {
+    if !matches!(splits_s.len(), 0 | 4) {
+        return Err(FieldError::new(
+            field,
+            "must be empty, or four: to barrels 1, 2, 3 and home",
+        ));
+    }
+    for (index, split) in splits_s.iter().enumerate() {
+        SPLIT_S.check(&format!("{field}/{index}"), *split)?;
+    }
+    Ok(())
+}
+
+impl Run {
+    /// Barrels that were knocked over.
+    pub fn knocked(&self) -> u8 {
+        self.barrels
+            .iter()
+            .map(|barrel| u8::from(barrel.tipped))
+            .sum()
+    }
 }
 
 /// Feet that are no difference: 7.1 less 6.6 is not exactly half a foot.
@@ -68,12 +123,12 @@ impl Recorded for Run {
 
     /// At every barrel: pockets near the plan, shape held, right lead.
     fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
-        self.barrels.iter().all(|barrel| barrel.is_soft(rule))
+        !self.broken && self.barrels.iter().all(|barrel| barrel.is_soft(rule))
     }
 
     fn soft_means(rule: &SoftRule, _gait: Gait) -> String {
         format!(
-            "At every barrel: pockets within {} ft of the plan, shape held, right lead, none tipped.",
+            "At every barrel: pockets within {} ft of the plan, shape held, right lead, none tipped; the pattern kept.",
             rule.pocket_ft
         )
     }
@@ -97,6 +152,10 @@ impl Recorded for Run {
     fn check(&self) -> Result<(), FieldError> {
         if let Some(time_s) = self.time_s {
             RUN_S.check("/time_s", time_s)?;
+        }
+        check_splits("/splits_s", &self.splits_s)?;
+        if let Some(path_ft) = self.path_ft {
+            PATH_FT.check("/path_ft", path_ft)?;
         }
         for (index, barrel) in self.barrels.iter().enumerate() {
             let at = format!("/barrels/{index}");
@@ -135,6 +194,12 @@ impl Recorded for Run {
         };
         Run {
             time_s: None,
+            splits_s: Vec::new(),
+            course_id: None,
+            path_ft: None,
+            timed_id: None,
+            footing: None,
+            broken: false,
             barrels: [barrel(0.0), barrel(off), barrel(0.0)],
         }
     }

@@ -98,6 +98,10 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_items = 100))]
     pub horse_asked: Option<Vec<HorseAsked>>,
+    /// That it was logged from a film, and who rides in it; left out for a ride that was
+    /// recorded from the saddle or beside it.
+    #[serde(default)]
+    pub from_tape: Option<FromTape>,
     /// That it is part of an intake; left out for any other ride.
     #[serde(default)]
     pub intake: Option<IntakeOfRide>,
@@ -118,6 +122,15 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_length = 600))]
     pub note: Option<String>,
+}
+
+/// Where a ride comes from that was logged at the desk.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct FromTape {
+    /// Who rides in the film; whoever logs it need not.
+    pub rider_id: Uuid,
 }
 
 /// A part of a ride with one aim: one level, asked for a while.

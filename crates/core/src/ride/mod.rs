@@ -18,7 +18,7 @@ pub mod rig;
 pub mod shares;
 pub mod strip;
 
-pub use batch::{Batch, BlockFault, NewBlock, NewRep, NewRide};
+pub use batch::{Batch, BlockFault, FromTape, NewBlock, NewRep, NewRide};
 pub use close_out::{Exertion, Mood, RideEnd};
 pub use rig::{RigFrom, RigKind};
 pub use shares::{HorseAsked, ShareSaid};

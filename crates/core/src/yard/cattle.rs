@@ -2,8 +2,8 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::kinds::kinds;
 use crate::bounds::{FieldError, HEAD, NAME_LETTERS, NOTE_LETTERS, together};
+use crate::kinds::kinds;
 use crate::text::{check_optional_text, check_text};
 
 kinds! {

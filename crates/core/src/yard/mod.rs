@@ -3,11 +3,9 @@
 //! - [`place`]: arenas, pens, outside
 //! - [`gear`]: headgear, saddles, what is used on the ground
 //! - [`cattle`]: lots of cattle
-//! - [`kinds`](mod@kinds): what their kinds have in common
 
 pub mod cattle;
 pub mod gear;
-pub mod kinds;
 pub mod place;
 
 pub use cattle::{CattleKind, CattleLotSheet};

@@ -3,8 +3,8 @@
 use jiff::civil::Time;
 use serde::{Deserialize, Serialize};
 
-use super::kinds::kinds;
 use crate::bounds::{FieldError, HORSES_AT_ONCE, NAME_LETTERS, together};
+use crate::kinds::kinds;
 use crate::text::check_text;
 
 kinds! {

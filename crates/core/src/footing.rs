@@ -1,0 +1,19 @@
+//! What the ground is like that is ridden on.
+
+use crate::kinds::kinds;
+
+kinds! {
+    /// What the ground is like.
+    Footing {
+        /// Good.
+        Good = "good",
+        /// Deep.
+        Deep = "deep",
+        /// Hard.
+        Hard = "hard",
+        /// Wet.
+        Wet = "wet",
+        /// Rutted.
+        Rutted = "rutted",
+    }
+}

@@ -1,0 +1,34 @@
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { Asked } from '../frame/Asked';
+import { NoPage } from '../frame/NoPage';
+import { PageFrame } from '../frame/PageFrame';
+import { placesQuery } from '../yard/queries';
+import { DrawPlace } from './DrawPlace';
+import { layQuery } from './queries';
+
+/** Where a place is drawn, or drawn anew. */
+export function DrawPlacePage() {
+  const { placeId = '' } = useParams();
+  const places = useQuery(placesQuery);
+  const lay = useQuery(layQuery(placeId));
+  return (
+    <PageFrame title="Draw the place">
+      <Asked query={places}>
+        {(all) => {
+          const place = all.find(({ place_id }) => place_id === placeId);
+          if (!place) return <NoPage />;
+          return (
+            <>
+              <Typography variant="h1">Draw {place.name}</Typography>
+              <Asked query={lay}>
+                {(drawn) => <DrawPlace key={placeId} placeId={placeId} lay={drawn ?? undefined} />}
+              </Asked>
+            </>
+          );
+        }}
+      </Asked>
+    </PageFrame>
+  );
+}
