@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { freshTimes, type TimedRun } from '../src/ground/freshTimes';
-import { filmClock, frameOf, framesOn, intoFrame, tiedTo } from '../src/tape/film';
+import { filmClock, frameOf, intoFrame, tiedTo } from '../src/tape/film';
 import { FilmTime } from '../src/tape/FilmTime';
 import { endOf, instantOf, secondsOfDay } from '../src/tape/instant';
 import {
@@ -27,13 +27,24 @@ describe('a frame', () => {
   });
 
   it('is stepped to by its middle, so that rounding never shows a neighbor', () => {
-    for (const frames of [-25, -1, 1, 25]) {
-      const shown = 4;
-      const at = framesOn(shown, 0.04, frames);
-      expect(Math.floor(at / 0.04 + 1e-9)).toBe(100 + frames);
-    }
-    expect(intoFrame(4, 0.04)).toBeCloseTo(4.02);
-    expect(framesOn(0, 0.04, -3)).toBe(0);
+    for (const frame of [0, 1, 100, 12_345])
+      expect(Math.floor(intoFrame(frame * 0.04, 0.04) / 0.04)).toBe(frame);
+  });
+
+  it('that was asked for and is not on yet is where the next step begins', () => {
+    const time = new FilmTime();
+    time.show(1, 4);
+    time.want(4.04);
+    expect([time.now(), time.from()]).toEqual([4, 4.04]);
+    // Another one comes on first.
+    time.show(2, 3.96);
+    expect(time.from()).toBe(4.04);
+    time.show(3, 4.04);
+    time.show(4, 4.08);
+    expect(time.from()).toBe(4.08);
+    time.want(9);
+    time.want(null);
+    expect(time.from()).toBe(4.08);
   });
 
   it('is told by the moment it was on the screen, not by the one that is on now', () => {

@@ -7,14 +7,29 @@ interface Shown {
 }
 
 const mostKept = 240;
+/** Closer than any two frames. */
+const sameS = 0.0005;
 
 /** Which frame of a film was on the screen when: what a hand saw at the moment it pressed. */
 export class FilmTime {
   private frames: Shown[] = [];
+  /** The frame that was asked for and is not on yet. */
+  private wanted: number | null = null;
   private readonly listeners = new Set<() => void>();
+
+  /** Asks for the frame that begins then: further steps count from it. */
+  want(filmS: number | null): void {
+    this.wanted = filmS;
+  }
+
+  /** The frame that is on, or that was asked for: where the next step begins. */
+  from(): number {
+    return this.wanted ?? this.now();
+  }
 
   /** A frame comes on the screen. */
   show(at: number, filmS: number): void {
+    if (this.wanted !== null && Math.abs(this.wanted - filmS) < sameS) this.wanted = null;
     // A frame may be announced before it is on; a later word about the same one changes nothing.
     if (this.frames.at(-1)?.filmS === filmS) return;
     this.frames.push({ at, filmS });

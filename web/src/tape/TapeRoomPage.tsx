@@ -1,4 +1,4 @@
-import Typography from '@mui/material/Typography';
+import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { Asked } from '../frame/Asked';
@@ -19,9 +19,9 @@ export function TapeRoomPage() {
         {({ horse }) => (
           <>
             <HorseHeading horse={horse} />
-            <Typography sx={{ mb: 1 }}>
-              <Link to={tapesPath(horseId)}>Tape room</Link>
-            </Typography>
+            <Button component={Link} to={tapesPath(horseId)} variant="text" sx={{ mb: 1 }}>
+              Tape room
+            </Button>
             <Asked query={tapes}>
               {(all) => (
                 <TapeRoom

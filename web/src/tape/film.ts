@@ -26,10 +26,6 @@ export function frameOf(apartS: number): number {
 /** Where to put a film so that the frame is shown which begins then: its middle. */
 export const intoFrame = (beginsS: number, frameS: number) => beginsS + frameS / 2;
 
-/** Where to put it for the frame so many further on, or back. */
-export const framesOn = (shownS: number, frameS: number, frames: number) =>
-  Math.max(0, shownS + (frames + 0.5) * frameS);
-
 /** Where the second film stands when the first stands there. */
 export const tiedTo = (firstS: number, tie: Schemas['Tie']) => firstS - tie.first_s + tie.second_s;
 

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { framesOn, intoFrame, tiedTo, type OpenFilm } from './film';
+import { intoFrame, tiedTo, type OpenFilm } from './film';
 import { FilmTime } from './FilmTime';
 import type { TapeSheet } from './marks';
 
@@ -42,24 +42,26 @@ export function usePlayer(open: (OpenFilm | undefined)[], tie: TapeSheet['tie'])
     const to = tiedTo(firstS, tie);
     other.currentTime = Math.min(Math.max(0, to), other.duration || 0);
   };
-  const seek = (seconds: number) => {
-    const video = leader();
-    if (!video || !film) return;
-    const to = Math.min(Math.max(0, seconds), film.length_s);
-    video.currentTime = to;
-    follow(to);
-  };
   const stop = () => {
     for (const video of videos) video.current?.pause();
     setPlaying(false);
   };
-  const play = () => {
+  /** To the frame that begins then. */
+  const seekFrame = (beginsS: number) => {
     const video = leader();
-    if (!video) return;
+    if (!video || !film) return;
+    stop();
+    const begins = Math.min(Math.max(0, beginsS), film.length_s - film.frame_s);
+    times[active]!.want(begins);
+    video.currentTime = intoFrame(begins, film.frame_s);
+    follow(video.currentTime);
+  };
+  const play = () => {
+    for (const time of times) time.want(null);
     for (const one of together ? videos : [videos[active]!]) {
       if (!one.current) continue;
       slowTo(one.current, speed);
-      // A film that is at its end begins again; one that may not play says so by standing.
+      // A film that is at its end begins again; one that may not play stands.
       void one.current.play().catch(() => setPlaying(false));
     }
     setPlaying(true);
@@ -103,15 +105,8 @@ export function usePlayer(open: (OpenFilm | undefined)[], tie: TapeSheet['tie'])
     stop,
     /** So many frames on, or back. */
     step: (frames: number) => {
-      if (!film) return;
-      stop();
-      seek(framesOn(times[active]!.now(), film.frame_s, frames));
+      if (film) seekFrame(times[active]!.from() + frames * film.frame_s);
     },
-    /** To the frame that begins then. */
-    seek,
-    seekFrame: (beginsS: number) => {
-      stop();
-      if (film) seek(intoFrame(beginsS, film.frame_s));
-    },
+    seekFrame,
   };
 }
