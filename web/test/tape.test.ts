@@ -96,7 +96,7 @@ describe('marks', () => {
   });
 
   it('are said in words', () => {
-    expect(markInWords(spot(2, 3))).toBe('Barrel 2, coming out');
+    expect(markInWords(spot(2, 3))).toBe('Barrel 2, out');
     expect(markInWords({ kind: 'hoof_beat' })).toBe('Hoof beat');
   });
 

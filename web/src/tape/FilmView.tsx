@@ -106,7 +106,7 @@ export function FilmView({ open: { url, film }, number, video, time, overlay, on
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, mt: 0.5 }}>
         <Typography component="figcaption" noWrap sx={{ flex: 1, minWidth: 0 }}>
-          {film.name} <Clock time={time} />
+          <Clock time={time} /> {film.name}
         </Typography>
         <Button
           aria-label={`Film ${number} nearer`}

@@ -39,7 +39,7 @@ export function MarkPanel({ marks, onMark }: Props) {
           </Button>
         ))}
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.5 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, minmax(0, 1fr))', gap: 0.5 }}>
         {markKeys.map((one) => (
           <MarkButton key={one.key} of={one} onMark={() => mark(one)} />
         ))}
@@ -57,7 +57,15 @@ function MarkButton({ of, onMark }: { of: MarkKey; onMark: () => void }) {
   return (
     <Button
       onClick={onMark}
-      sx={{ minHeight: 56, justifyContent: 'space-between', textAlign: 'left', gap: 1 }}
+      sx={{
+        minHeight: 64,
+        gridColumn: `span ${of.wide}`,
+        justifyContent: 'space-between',
+        textAlign: 'left',
+        lineHeight: 1.2,
+        px: 1,
+        gap: 0.5,
+      }}
     >
       <span>{of.name}</span>
       <Box component="kbd" sx={{ fontFamily: 'inherit', fontWeight: 700 }}>

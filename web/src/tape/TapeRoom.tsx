@@ -108,7 +108,8 @@ export function TapeRoom({ horse, tapeId, kept }: Props) {
           mt: 1,
         }}
       >
-        <Box>
+        {/* The film stays in sight while marks are made beside it. */}
+        <Box sx={{ position: { lg: 'sticky' }, top: 8, alignSelf: 'start' }}>
           <Box
             sx={{
               display: 'grid',
@@ -139,15 +140,6 @@ export function TapeRoom({ horse, tapeId, kept }: Props) {
               player={player}
               tied={Boolean(sheet.tie)}
               onTie={(tie) => put({ ...sheet, tie })}
-            />
-          )}
-          {ready && said.output && (
-            <TapeSaid
-              said={said.output}
-              sheet={sheet}
-              course={course}
-              tape={tape}
-              player={player}
             />
           )}
         </Box>
@@ -205,6 +197,9 @@ export function TapeRoom({ horse, tapeId, kept }: Props) {
           </Box>
         )}
       </Box>
+      {ready && said.output && (
+        <TapeSaid said={said.output} sheet={sheet} course={course} tape={tape} player={player} />
+      )}
     </>
   );
 }

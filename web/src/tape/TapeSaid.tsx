@@ -30,11 +30,24 @@ export function TapeSaid({ said, sheet, course, tape, player }: Props) {
       player.seekFrame(at_s);
     }
   };
+  const way = said.on_ground;
+  const onPlan = course && way && way.way.length > 1 ? way : undefined;
+  const list = (
+    <Box sx={{ mt: onPlan ? 3 : 0 }}>
+      <Typography variant="h2">Marks</Typography>
+      <MarksList
+        marks={marks}
+        films={sheet.films.length}
+        onGo={go}
+        onRemove={(gone) => tape.put({ ...sheet, marks: marks.filter((one) => one !== gone) })}
+      />
+    </Box>
+  );
   return (
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 3fr) minmax(0, 2fr)' },
         gap: 3,
         mt: 3,
       }}
@@ -42,21 +55,9 @@ export function TapeSaid({ said, sheet, course, tape, player }: Props) {
       <Box>
         <Typography variant="h2">What the marks say</Typography>
         <TapeFigures said={said} frameS={frameS} />
+        {onPlan && list}
       </Box>
-      <Box>
-        <Typography variant="h2">Marks</Typography>
-        <MarksList
-          marks={marks}
-          films={sheet.films.length}
-          onGo={go}
-          onRemove={(gone) => tape.put({ ...sheet, marks: marks.filter((one) => one !== gone) })}
-        />
-      </Box>
-      {course && said.on_ground && said.on_ground.way.length > 1 && (
-        <Box sx={{ gridColumn: '1 / -1' }}>
-          <WayOnPlan course={course} way={said.on_ground} />
-        </Box>
-      )}
+      {course && onPlan ? <WayOnPlan course={course} way={onPlan} /> : list}
     </Box>
   );
 }

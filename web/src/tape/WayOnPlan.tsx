@@ -29,7 +29,7 @@ export function WayOnPlan({ course, way }: Props) {
       <PlanView
         shows={[...(planned.output?.points ?? []), ...points]}
         label="The filmed way over the planned one"
-        height={460}
+        height={640}
       >
         {lay.data && <LayDrawn lay={lay.data} />}
         {planned.output && <BarrelsDrawn ridden={planned.output} faded />}

@@ -9,18 +9,20 @@ export interface MarkKey {
   key: string;
   name: string;
   mark: Exclude<Mark['kind'], 'spot'> | 1 | 2 | 3;
+  /** How much of a row it takes, of six. */
+  wide: 2 | 3 | 6;
 }
 
 export const markKeys: MarkKey[] = [
-  { key: 's', name: 'Score line, going in', mark: 'line_in' },
-  { key: '1', name: 'Spot 1, going in', mark: 1 },
-  { key: '2', name: 'Spot 2, at the back', mark: 2 },
-  { key: '3', name: 'Spot 3, coming out', mark: 3 },
-  { key: 'e', name: 'Score line, coming home', mark: 'line_home' },
-  { key: 'h', name: 'Hoof beat', mark: 'hoof_beat' },
-  { key: 'i', name: 'Into a turn', mark: 'turn_in' },
-  { key: 'b', name: 'Back of the turn', mark: 'turn_back' },
-  { key: 'o', name: 'Out of the turn', mark: 'turn_out' },
+  { key: 's', name: 'Score line, going in', mark: 'line_in', wide: 3 },
+  { key: 'e', name: 'Score line, coming home', mark: 'line_home', wide: 3 },
+  { key: '1', name: 'Spot 1, in', mark: 1, wide: 2 },
+  { key: '2', name: 'Spot 2, back', mark: 2, wide: 2 },
+  { key: '3', name: 'Spot 3, out', mark: 3, wide: 2 },
+  { key: 'i', name: 'Turn, in', mark: 'turn_in', wide: 2 },
+  { key: 'b', name: 'Turn, back', mark: 'turn_back', wide: 2 },
+  { key: 'o', name: 'Turn, out', mark: 'turn_out', wide: 2 },
+  { key: 'h', name: 'Hoof beat', mark: 'hoof_beat', wide: 6 },
 ];
 
 const single = ({ kind }: Mark) => kind === 'line_in' || kind === 'line_home' || kind === 'spot';
@@ -54,7 +56,7 @@ const names = Object.fromEntries(
     .filter(({ mark }) => typeof mark === 'string')
     .map(({ mark, name }): [string, string] => [mark as string, name]),
 );
-const spotNames = ['going in', 'at the back', 'coming out'];
+const spotNames = ['in', 'back', 'out'];
 
 export const markInWords = (mark: Mark): string =>
   mark.kind === 'spot'

@@ -46,7 +46,7 @@ pub fn strides(sheet: &TapeSheet) -> Strides {
     let counted = |from: Option<f64>, to: Option<f64>| {
         let gap = stride_s? * GAP;
         let (from, to) = (phase(&beats, gap, from?)?, phase(&beats, gap, to?)?);
-        (to.0 >= from.0 && whole(&beats, gap, from.1, to.1)).then(|| to.0 - from.0)
+        (to.0 >= from.0 && whole(&beats, gap, from.1, to.1)).then_some(to.0 - from.0)
     };
     let parts = times::parts(&marked);
     let spots = times::times(sheet).barrels;

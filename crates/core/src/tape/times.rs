@@ -150,15 +150,18 @@ fn out_of_order(marked: &[(f64, Mark)]) -> Vec<String> {
     of_run
         .windows(2)
         .filter(|two| two[0].0 > two[1].0)
-        .map(|two| format!("{} is marked after {}.", named(two[0].1), named(two[1].1)))
+        .map(|two| {
+            let (later, before) = (named(two[1].1), named(two[0].1));
+            format!("In time, {later} comes after {before}: the wrong way round.")
+        })
         .collect()
 }
 
 fn named(mark: Mark) -> String {
     match mark {
-        Mark::Spot { barrel, spot } => format!("Spot {spot} of barrel {barrel}"),
-        Mark::LineHome => String::from("The line coming home"),
-        _ => String::from("The line going in"),
+        Mark::Spot { barrel, spot } => format!("spot {spot} of barrel {barrel}"),
+        Mark::LineHome => String::from(NAMES[4]),
+        _ => String::from(NAMES[0]),
     }
 }
 

@@ -5,6 +5,9 @@ use cavesson_core::tape::{KnownPoint, Mark, TapeSheet, Tie, TrackPoint};
 
 use super::{mark, run, spot, tape};
 
+/// Makes one thing of a sheet wrong.
+type Change = fn(&mut TapeSheet);
+
 fn refused(change: impl FnOnce(&mut TapeSheet)) -> String {
     let mut sheet = tape(run());
     assert_eq!(sheet.check(), Ok(()));
@@ -15,7 +18,7 @@ fn refused(change: impl FnOnce(&mut TapeSheet)) -> String {
 
 #[test]
 fn each_field_that_does_not_fit_is_named() {
-    let cases: [(&str, fn(&mut TapeSheet)); 12] = [
+    let cases: [(&str, Change); 12] = [
         ("/name: ", |sheet| sheet.name.clear()),
         ("/films: ", |sheet| sheet.films.clear()),
         ("/films/0/length_s: ", |sheet| sheet.films[0].length_s = 0.0),

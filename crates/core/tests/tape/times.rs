@@ -38,10 +38,7 @@ fn marks_out_of_order_are_said() {
     let found = times(&tape(marks));
     assert_eq!(
         found.to_mend,
-        ["Spot 2 of barrel 1 is marked after Spot 1 of barrel 1."].map(|said| {
-            // The later of the two stands first in time.
-            said.to_owned()
-        })
+        ["In time, spot 1 of barrel 1 comes after spot 2 of barrel 1: the wrong way round."]
     );
     assert_eq!(found.barrels[0].in_to_back_s, None, "not below zero");
 }
