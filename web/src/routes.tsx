@@ -64,6 +64,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./road/RoadPage')).RoadPage }),
       },
       {
+        path: '/cow-trainer',
+        lazy: async () => ({ Component: (await import('./cow/CowTrainerPage')).CowTrainerPage }),
+      },
+      {
         path: '/horses/:horseId/tapes',
         lazy: async () => ({ Component: (await import('./tape/TapesPage')).TapesPage }),
       },

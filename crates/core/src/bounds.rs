@@ -126,6 +126,20 @@ pub const OBSTACLE_WIDTH_IN: Bound = bound("width", "in", 4.0, 240.0);
 pub const OBSTACLE_LENGTH_FT: Bound = bound("length", "ft", 0.5, 120.0);
 /// Points known in a film and on the ground.
 pub const FILM_PAIRS: Bound = bound("known points", "", 4.0, 40.0);
+/// Times a cow was headed.
+pub const HEADINGS: Bound = bound("headings", "", 0.0, 10_000.0);
+/// Horses that are matched at once.
+pub const HORSES_MATCHED: Bound = bound("horses", "", 0.0, 100.0);
+/// Cattle that are matched at once.
+pub const CATTLE_MATCHED: Bound = bound("cattle", "", 0.0, 300.0);
+/// Works of a horse or a cow on a day.
+pub const WORKS: Bound = bound("works", "", 0.0, 6.0);
+/// How far a flag can go.
+pub const FLAG_FT: Bound = bound("width", "ft", 20.0, 200.0);
+/// How long a program of the flag lasts.
+pub const FLAG_MIN: Bound = bound("minutes", "min", 0.5, 10.0);
+/// Steps of the cow at once: a minute.
+pub const COW_STEPS: Bound = bound("steps", "", 1.0, 3_600.0);
 /// Points known on the ground of a tape.
 pub const KNOWN_POINTS: Bound = bound("known points", "", 0.0, 80.0);
 /// Films of a tape.

@@ -24,6 +24,7 @@
 //! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
 //! | [`week`] | the day: bookings, changes by hand, what they break |
 //! | [`gear`] | a bit under a pull, when a strap takes hold, show rules, rides in the two-rein |
+//! | [`cattle`] | how honest a cow is, which cow for which horse, when to leave, the flag, a cow to practise on |
 //! | [`ground`] | places to scale, the barrel course and how it fits, setting out, drills, trail |
 //! | [`tape`] | what the marks of a film come to: splits, strides, the way on the plan |
 //! | [`device`], [`exchange`] | what devices say; open formats in and out |
@@ -42,6 +43,7 @@ pub mod bench;
 pub mod bounds;
 pub mod calc;
 pub mod card;
+pub mod cattle;
 pub mod day;
 pub mod device;
 pub mod evidence;

@@ -300,6 +300,25 @@ fn largest(name: &str) -> Value {
                 "barrels": [[110, 105], [20, 105], [65, 200]],
             })
         }
+        "honesty" => json!({"stopped": (0..10_000).map(|n| n % 3 > 0).collect::<Vec<bool>>()}),
+        "match-cattle" => {
+            let id = |n: usize| Uuid::from_u128(n as u128 + 1);
+            let horse = |n: usize| json!({"horse_id": id(n), "tempo": "quick", "works": 6});
+            let cow = |n: usize| {
+                json!({"head_id": id(1_000 + n), "tempo": "medium", "honesty": 0.5 + 0.001 * (n % 400) as f64,
+                    "works_left": 6, "worked": n % 12})
+            };
+            json!({
+                "horses": (0..100).map(horse).collect::<Vec<Value>>(),
+                "cattle": (0..300).map(cow).collect::<Vec<Value>>(),
+            })
+        }
+        "flag-program" => {
+            json!({"level": "quick", "width_ft": 20, "seed": 7, "minutes": 10, "runs_ahead": true})
+        }
+        "cow-step" => json!({
+            "round": {"seed": 7, "level": "hard"}, "steer": vec![json!([0.25, -0.5]); 3_600],
+        }),
         "load" => json!({"load": (0..4_000).map(|n| n % 300).collect::<Vec<i32>>()}),
         "heat" => json!({"temperature_f": 140, "humidity_pct": 100}),
         "cool-out" => {
@@ -403,6 +422,7 @@ fn what_takes_long_is_heavy() {
             "intake",
             "road",
             "fit-course",
+            "match-cattle",
             "simulate-horse"
         ]
     );

@@ -24,9 +24,9 @@ use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
     App, Settings, access_links, account, barns, batches, board, bookings, busy, calc, calendars,
-    card_blocks, cards, care, cool_outs, days, ground, health, horse_page, horses, intakes, ladder,
-    levels, live, loads, overrules, packs, people, program_meant, program_preview, programs,
-    ride_horse, rides, roads, session, tack, today, trips, weather, web, weeks, yard,
+    card_blocks, cards, care, cool_outs, cow_rounds, days, ground, health, horse_page, horses,
+    intakes, ladder, levels, live, loads, overrules, packs, people, program_meant, program_preview,
+    programs, ride_horse, rides, roads, session, tack, today, trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -66,6 +66,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(care::routes())
         .merge(loads::routes())
         .merge(cool_outs::routes())
+        .merge(cow_rounds::routes())
         .merge(card_blocks::routes())
         .merge(cards::routes())
         .merge(intakes::routes())

@@ -60,6 +60,7 @@ const ROUTES: &[(&str, May)] = &[
     ("end_restore", Trainers),
     ("fit_tack", Recorders),
     ("horse_comes_back", Trainers),
+    ("list_best_cow_rounds", Recorders),
     ("list_bit_changes", Everybody),
     ("list_busy_calendars", Recorders),
     ("list_calculators", Anybody),
@@ -98,6 +99,7 @@ const ROUTES: &[(&str, May)] = &[
     ("put_away_place", Trainers),
     ("put_bit_change", Recorders),
     ("put_cool_out", Recorders),
+    ("put_cow_round", Recorders),
     ("put_horse_program", Trainers),
     ("put_ride_horse", Recorders),
     ("put_tape", Recorders),
@@ -186,6 +188,9 @@ fn body(operation: &str, horse: Uuid) -> Value {
         }
         "put_cool_out" => json!({
             "horse_id": horse, "started_at": "2026-05-04T14:00:00Z", "readings": [],
+        }),
+        "put_cow_round" => json!({
+            "round": {"seed": 1, "level": "easy"}, "steered": [{"steps": 3600, "across": 0, "up": 0}],
         }),
         "put_tape" => json!({
             "horse_id": horse,

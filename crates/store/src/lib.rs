@@ -12,6 +12,7 @@
 //! | [`work_hours`] | who works when |
 //! | [`place`], [`gear`], [`cattle_lot`] | the yard, by name and kind |
 //! | [`lay`], [`course`], [`run`] | how places lie; barrel courses, drills, trail courses; runs |
+//! | [`cow_round`] | rounds on the cow of the trainer |
 //! | [`timed_run`], [`tape`] | times of timing eyes; films as marks |
 //! | [`horse`], [`goal`] | horses, and what they are meant for |
 //! | [`program_day`], [`booking`] | which horse is ridden on which weekday; what stands in a day |
@@ -47,6 +48,7 @@ pub mod cattle_lot;
 pub mod connect;
 pub mod cool_out;
 pub mod course;
+pub mod cow_round;
 pub mod error;
 pub mod fitting;
 pub mod gear;

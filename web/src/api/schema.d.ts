@@ -527,6 +527,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cow-rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The best round of each rider of the barn at each level, best first. */
+        get: operations["list_best_cow_rounds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cow-rounds/{round_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a round. It is ridden again from its steering; the answer is what it came to. */
+        put: operations["put_cow_round"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dates-at-risk": {
         parameters: {
             query?: never;
@@ -2067,6 +2101,26 @@ export interface components {
              */
             sent_at: string;
         };
+        /** @description The best round of a rider. */
+        BestCowRound: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            person_id: string;
+            /** @description Who rode. */
+            rider: string;
+            /** @description The round. */
+            round: components["schemas"]["CowRound"];
+            /** Format: uuid */
+            round_id: string;
+            /**
+             * Format: double
+             * @description 0 to 100.
+             */
+            score: number;
+            /** @description What was steered, to see it again. */
+            steered: components["schemas"]["Steered"][];
+        };
         /** @description A change of bit with what it leads to. */
         BitChangeShown: {
             /** Format: uuid */
@@ -2926,6 +2980,51 @@ export interface components {
             name: string;
             /** @description What it is. */
             plan: components["schemas"]["CoursePlan"];
+        };
+        /**
+         * @description How hard it is.
+         * @enum {string}
+         */
+        CowLevel: "easy" | "middling" | "hard";
+        /** @description A round. */
+        CowRound: {
+            /** @description How hard it is. */
+            level: components["schemas"]["CowLevel"];
+            /**
+             * Format: int32
+             * @description The same seed and the same inputs make the same round.
+             */
+            seed: number;
+            /** @description A cow that was used until it honours nobody. */
+            stale?: boolean;
+        };
+        /** @description What of a round cost how much. */
+        CowScore: {
+            /**
+             * Format: double
+             * @description Taken off for ground lost.
+             */
+            ground_cost: number;
+            /**
+             * Format: double
+             * @description Percent of the time in position: what there is to win.
+             */
+            in_position_pct: number;
+            /**
+             * Format: double
+             * @description Taken off for cows that got back.
+             */
+            lost_cost: number;
+            /**
+             * Format: double
+             * @description 0 to 100.
+             */
+            score: number;
+            /**
+             * Format: double
+             * @description Taken off for upset cows.
+             */
+            upset_cost: number;
         };
         /**
          * @description Where the stepping foot crossed.
@@ -5493,6 +5592,13 @@ export interface components {
             /** @description What it is. */
             plan: components["schemas"]["CoursePlan"];
         };
+        /** @description A round as it was ridden. */
+        NewCowRound: {
+            /** @description The round. */
+            round: components["schemas"]["CowRound"];
+            /** @description What was steered: a minute, 3600 steps in all. */
+            steered: components["schemas"]["Steered"][];
+        };
         /** @description How a piece sits on a horse. */
         NewFitting: {
             fitting?: components["schemas"]["Fitting"];
@@ -7607,6 +7713,24 @@ export interface components {
          * @enum {string}
          */
         State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
+        /** @description So many steps steered alike. */
+        Steered: {
+            /**
+             * Format: int32
+             * @description To the right, in eighths of full speed.
+             */
+            across: number;
+            /**
+             * Format: int32
+             * @description For how many steps.
+             */
+            steps: number;
+            /**
+             * Format: int32
+             * @description Up the pen, in eighths of full speed.
+             */
+            up: number;
+        };
         /**
          * @description How the horse took a step.
          * @enum {string}
@@ -11916,6 +12040,187 @@ export interface operations {
             };
             /** @description Not there, or not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_best_cow_rounds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BestCowRound"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_cow_round: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                round_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCowRound"];
+            };
+        };
+        responses: {
+            /** @description What it came to, and what cost it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CowScore"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known with another round */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -72,6 +72,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cow-step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A cow with a flight zone and a point of balance, 60 steps a second. */
+        post: operations["cow-step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/curb": {
         parameters: {
             query?: never;
@@ -191,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/flag-program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a mechanical cow is to do: runs, fakes, pauses, by level, side and seed. */
+        post: operations["flag-program"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/gate": {
         parameters: {
             query?: never;
@@ -259,6 +293,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/honesty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description How honest a cow still is: a smoothed share of honest stops, with forgetting. */
+        post: operations["honesty"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/intake": {
         parameters: {
             query?: never;
@@ -321,6 +372,23 @@ export interface paths {
         put?: never;
         /** @description Acute and chronic load, their ratio, monotony and strain of daily loads. */
         post: operations["load"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/match-cattle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Which cow for which horse on a day: as many works as can be, the best cows for them. */
+        post: operations["match-cattle"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1223,6 +1291,181 @@ export interface components {
              */
             track_ft: number;
         };
+        /** @description A horse and a cow for it. */
+        CowForHorse: {
+            /**
+             * Format: int32
+             * @description What speaks against it; 0 when nothing does.
+             */
+            cost: number;
+            /**
+             * Format: uuid
+             * @description The cow.
+             */
+            head_id: string;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description The cow goes otherwise than is due. */
+            tempo: components["schemas"]["TempoAgainstDue"];
+        };
+        /**
+         * @description How hard it is.
+         * @enum {string}
+         */
+        CowLevel: "easy" | "middling" | "hard";
+        /**
+         * @description Where the horse is to the cow, and so what the cow does.
+         * @enum {string}
+         */
+        CowMeets: "bolting" | "too_deep" | "too_far" | "in_front" | "level" | "behind";
+        /** @description A round. */
+        CowRound: {
+            /** @description How hard it is. */
+            level: components["schemas"]["CowLevel"];
+            /**
+             * Format: int32
+             * @description The same seed and the same inputs make the same round.
+             */
+            seed: number;
+            /** @description A cow that was used until it honours nobody. */
+            stale?: boolean;
+        };
+        /** @description What of a round cost how much. */
+        CowScore: {
+            /**
+             * Format: double
+             * @description Taken off for ground lost.
+             */
+            ground_cost: number;
+            /**
+             * Format: double
+             * @description Percent of the time in position: what there is to win.
+             */
+            in_position_pct: number;
+            /**
+             * Format: double
+             * @description Taken off for cows that got back.
+             */
+            lost_cost: number;
+            /**
+             * Format: double
+             * @description 0 to 100.
+             */
+            score: number;
+            /**
+             * Format: double
+             * @description Taken off for upset cows.
+             */
+            upset_cost: number;
+        };
+        /** @description Where everything is. */
+        CowState: {
+            /**
+             * Format: double
+             * @description Seconds that it still bolts.
+             */
+            bolts_s: number;
+            /** @description The cow. */
+            cow: components["schemas"]["Point"];
+            /** @description Its speed, in feet a second. */
+            cow_speed: components["schemas"]["Point"];
+            /** @description The horse. */
+            horse: components["schemas"]["Point"];
+            /** @description Its speed, in feet a second. */
+            horse_speed: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description The nearest it came to the herd.
+             */
+            nearest_ft: number;
+            /**
+             * Format: int32
+             * @description Steps so far.
+             */
+            step: number;
+            /** @description What it came to. */
+            tally: components["schemas"]["CowTally"];
+            /**
+             * Format: double
+             * @description Seconds until it thinks of turning by itself.
+             */
+            thinks_s: number;
+            /**
+             * Format: int32
+             * @description How often it has thought: what is drawn by chance next depends on it.
+             */
+            thoughts: number;
+            /**
+             * Format: double
+             * @description Seconds until it can turn again.
+             */
+            turns_s: number;
+            /**
+             * Format: double
+             * @description Which way it goes round: -1 left, 1 right.
+             */
+            way: number;
+        };
+        /** @description What a round came to so far. */
+        CowTally: {
+            /**
+             * Format: double
+             * @description Feet that the cow came nearer to the herd than ever before.
+             */
+            ground_lost_ft: number;
+            /**
+             * Format: int32
+             * @description Steps in position: between cow and herd, level with its eye, neither too deep nor too far.
+             */
+            in_position: number;
+            /**
+             * Format: int32
+             * @description Cows that got back to the herd.
+             */
+            lost: number;
+            /**
+             * Format: int32
+             * @description Times it was turned.
+             */
+            turned: number;
+            /**
+             * Format: int32
+             * @description Times it was upset.
+             */
+            upset: number;
+        };
+        /** @description A cow. */
+        CowToMatch: {
+            /**
+             * Format: uuid
+             * @description The cow.
+             */
+            head_id: string;
+            /**
+             * Format: double
+             * @description The share of honest stops to be expected of it.
+             */
+            honesty: number;
+            /** @description Sorted off: looks ill, or may not be worked. */
+            sorted_off?: boolean;
+            /** @description How it goes. */
+            tempo: components["schemas"]["Tempo"];
+            /** @description Handled so that it is wild. */
+            wild?: boolean;
+            /**
+             * Format: int32
+             * @description Works so far, ever.
+             */
+            worked?: number;
+            /**
+             * Format: int32
+             * @description Works it may still do on the day.
+             */
+            works_left: number;
+        };
         /**
          * @description Where the stepping foot crossed.
          * @enum {string}
@@ -1812,6 +2055,42 @@ export interface components {
             day: number;
         };
         /**
+         * @description What a move is.
+         * @enum {string}
+         */
+        FlagMove: "run" | "fake" | "pause" | "drift";
+        /** @description A move of the flag. */
+        FlagMoveMade: {
+            /**
+             * Format: double
+             * @description When it begins, from the start of the program.
+             */
+            begins_s: number;
+            /**
+             * Format: double
+             * @description From so far along the line.
+             */
+            from_ft: number;
+            /** @description What it is. */
+            kind: components["schemas"]["FlagMove"];
+            /**
+             * Format: double
+             * @description How long it lasts.
+             */
+            lasts_s: number;
+            /**
+             * Format: double
+             * @description The quickest it gets.
+             */
+            peak_ft_s: number;
+            /**
+             * Format: double
+             * @description To so far along the line.
+             */
+            to_ft: number;
+            turn?: components["schemas"]["Side"] | null;
+        };
+        /**
          * @description What the ground is like.
          * @enum {string}
          */
@@ -1839,6 +2118,11 @@ export interface components {
              */
             score: number;
         };
+        /**
+         * @description How a cow stands.
+         * @enum {string}
+         */
+        Freshness: "fresh" | "going_stale" | "done";
         /**
          * @description The gait at which an ask is made.
          * @enum {string}
@@ -2215,6 +2499,29 @@ export interface components {
              */
             spread: number;
         };
+        /** @description A horse that did not get all it was to have. */
+        HorseLeftOut: {
+            /** @description How many cows are not for it, by why. */
+            because: [
+                "sorted_off" | "done" | "at_its_cap" | "too_wild" | "too_quick",
+                number
+            ][];
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /**
+             * Format: int32
+             * @description Cows that fit it and went to other horses.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Works it did not get.
+             */
+            works: number;
+        };
         /** @description How quick a horse is. */
         HorsePace: {
             /**
@@ -2237,6 +2544,25 @@ export interface components {
              * @description How unsure that is, as a standard deviation of its logarithm.
              */
             spread: number;
+        };
+        /** @description A horse that is to work cattle on a day. */
+        HorseToMatch: {
+            /** @description Something is put right: a step slower than what is due. */
+            corrected?: boolean;
+            /** @description Has never worked a cow: quiet stock only. */
+            first?: boolean;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description The tempo that is due. */
+            tempo: components["schemas"]["Tempo"];
+            /**
+             * Format: int32
+             * @description How many cows it is to work.
+             */
+            works?: number;
         };
         /**
          * @description One trait of a horse.
@@ -4524,6 +4850,11 @@ export interface components {
          * @enum {string}
          */
         Tempo: "slow" | "medium" | "quick";
+        /**
+         * @description How a cow's tempo lies to the one that is due.
+         * @enum {string}
+         */
+        TempoAgainstDue: "as_due" | "slower" | "quicker";
         /** @description One moment that is seen in both films. */
         Tie: {
             /**
@@ -5562,6 +5893,48 @@ export interface operations {
             };
         };
     };
+    "cow-step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The round. */
+                    round: components["schemas"]["CowRound"];
+                    state?: components["schemas"]["CowState"] | null;
+                    /** @description Where the rider steers, a step each: right and up the pen, each of -1 to 1. */
+                    steer: components["schemas"]["Point"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Where the horse is to the cow, and so what the cow does. */
+                        meets: components["schemas"]["CowMeets"];
+                        /** @description What the round came to so far, and what cost it. */
+                        score: components["schemas"]["CowScore"];
+                        /** @description Where everything is now. */
+                        state: components["schemas"]["CowState"];
+                        /**
+                         * Format: double
+                         * @description The flight zone, in feet: a circle round the cow.
+                         */
+                        zone_ft: number;
+                    };
+                };
+            };
+        };
+    };
     curb: {
         parameters: {
             query?: never;
@@ -5938,6 +6311,74 @@ export interface operations {
             };
         };
     };
+    "flag-program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description How quick. */
+                    level: components["schemas"]["Tempo"];
+                    /**
+                     * Format: double
+                     * @description How long it lasts at most.
+                     */
+                    minutes: number;
+                    more_side?: components["schemas"]["Side"] | null;
+                    /** @description For a horse that runs ahead: more fakes, no length like another. */
+                    runs_ahead?: boolean;
+                    /**
+                     * Format: int64
+                     * @description The same seed makes the same program.
+                     */
+                    seed: number;
+                    /**
+                     * Format: double
+                     * @description How far the flag can go, end to end.
+                     */
+                    width_ft: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /**
+                         * Format: double
+                         * @description How hard the flag speeds up and slows down, in ft/s^2.
+                         */
+                        acceleration_ft_s2: number;
+                        /**
+                         * Format: double
+                         * @description How long they last together, in seconds.
+                         */
+                        lasts_s: number;
+                        /**
+                         * Format: int32
+                         * @description Turns to the left.
+                         */
+                        left: number;
+                        /** @description The moves, in order; at most 1000. */
+                        moves: components["schemas"]["FlagMoveMade"][];
+                        /**
+                         * Format: int32
+                         * @description Turns to the right.
+                         */
+                        right: number;
+                    };
+                };
+            };
+        };
+    };
     gate: {
         parameters: {
             query?: never;
@@ -6111,6 +6552,61 @@ export interface operations {
                          * @description Their root mean square, for as many as are more than four; null with four.
                          */
                         rms_ft?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    honesty: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description What the cow did each time it was headed, first to last: it stopped, or it went through. */
+                    stopped: boolean[];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description How it stands. */
+                        freshness: components["schemas"]["Freshness"];
+                        /**
+                         * Format: int32
+                         * @description How often it was headed.
+                         */
+                        headed: number;
+                        /**
+                         * Format: double
+                         * @description It lies below this with 95 percent.
+                         */
+                        high: number;
+                        /**
+                         * Format: double
+                         * @description It lies above this with 95 percent.
+                         */
+                        low: number;
+                        /**
+                         * Format: double
+                         * @description The share of honest stops that is to be expected of it.
+                         */
+                        share: number;
+                        /**
+                         * Format: int32
+                         * @description As many headings in a row that it goes through and it is done; 0 when it is.
+                         */
+                        until_done: number;
                     };
                 };
             };
@@ -6325,6 +6821,45 @@ export interface operations {
                          * @description Strain of the last seven days; null with the monotony.
                          */
                         strain?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    "match-cattle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The cattle, each with the works that it may still do. */
+                    cattle: components["schemas"]["CowToMatch"][];
+                    /** @description The horses of the day. */
+                    horses: components["schemas"]["HorseToMatch"][];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /**
+                         * Format: int32
+                         * @description What speaks against all pairs together.
+                         */
+                        cost: number;
+                        /** @description Horses that did not get all of it. */
+                        left_out: components["schemas"]["HorseLeftOut"][];
+                        /** @description Horses and cows. */
+                        pairs: components["schemas"]["CowForHorse"][];
                     };
                 };
             };

@@ -4,12 +4,17 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
+import { Asked } from '../frame/Asked';
 import { peopleQuery } from '../people/queries';
 import type { TapedRide } from '../queue/fromTape';
+import { takeIn } from '../queue/keep';
 import { useQueue } from '../queue/queue';
+import { knownRide } from '../ride/knownRide';
+import { rideQuery } from '../ride/queries';
 import { useWho } from '../session/who';
 import { dayIn, minutesNow } from '../words/days';
 import type { OpenFilm } from './film';
@@ -48,9 +53,9 @@ export function LogStart({ horse, sheet, open, time, onShow, onRide }: Props) {
       }
     : null;
   const ride = said ?? kept;
-  if (!open) return null;
+  if (!open || (!said && known === undefined)) return null;
   if (ride) return <LogPanel ride={ride} time={time} onShow={onShow} />;
-  return (
+  const begin = (
     <Begin
       horse={horse}
       open={open}
@@ -60,6 +65,35 @@ export function LogStart({ horse, sheet, open, time, onShow, onRide }: Props) {
         onRide(begun.rideId);
       }}
     />
+  );
+  return rideId ? <LoggedElsewhere rideId={rideId} begin={begin} /> : begin;
+}
+
+/** The ride was logged on another device: it is taken in here first, so that it stays one ride. */
+function LoggedElsewhere({ rideId, begin }: { rideId: string; begin: ReactNode }) {
+  const { db } = useQueue();
+  const { person_id } = useWho();
+  const ride = useQuery(rideQuery(rideId));
+  const goOn = async (data: Schemas['Ride']) => {
+    await takeIn(db, knownRide(data));
+    // Who rides in it is known to the server, and stays.
+    await db.rides.update(rideId, { fromTape: { rider_id: person_id } });
+  };
+  // Begun here and left before the first ask: there is no such ride.
+  if (ride.isError) return begin;
+  return (
+    <Asked query={ride}>
+      {(data) => (
+        <>
+          <Typography sx={{ mb: 1 }}>
+            {data.timeline.length} asks were logged from this film on another device.
+          </Typography>
+          <Button variant="contained" onClick={() => void goOn(data)} sx={{ minHeight: 56 }}>
+            Go on with them
+          </Button>
+        </>
+      )}
+    </Asked>
   );
 }
 

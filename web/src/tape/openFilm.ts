@@ -9,8 +9,10 @@ const mostProbes = 60;
 
 /** Looks at a film on the disk: its length, its size, how long a frame stands. */
 export async function openFilm(file: File): Promise<OpenFilm> {
-  const url = URL.createObjectURL(file);
   const video = document.createElement('video');
+  if (!('requestVideoFrameCallback' in video))
+    throw new Error('This browser does not say which frame it shows; a newer one does.');
+  const url = URL.createObjectURL(file);
   video.muted = true;
   video.preload = 'auto';
   try {

@@ -1,5 +1,8 @@
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { cowTrainerPath } from '../cow/queries';
 import { PageFrame } from '../frame/PageFrame';
 import { placePath } from '../ground/queries';
 import { TackShelf } from '../tack/TackShelf';
@@ -24,6 +27,9 @@ export function YardPage() {
       <Places />
       <TackShelf />
       <Cattle />
+      <Button component={Link} to={cowTrainerPath} sx={{ mt: 1, minHeight: 56 }}>
+        Cow trainer
+      </Button>
     </PageFrame>
   );
 }

@@ -1,5 +1,6 @@
 //! `cavesson bench`: measurements whose tables stand in docs/.
 //!
+//! - [`cattle`]: which cow for which horse, and a step of the cow
 //! - [`ground`]: how soon is a course drawn, and the largest that fits found?
 //! - [`intake`]: does the intake find where a horse stands?
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
@@ -7,6 +8,7 @@
 //! - [`speed`]: how fast is it? a large barn from memory
 //! - [`week`](mod@week): how good is the plan of a week, and how soon is it there?
 
+mod cattle;
 mod ground;
 mod intake;
 mod judge;
@@ -27,6 +29,8 @@ pub struct Arguments {
 
 #[derive(clap::Subcommand)]
 enum Bench {
+    /// Horses and cattle of a day matched; a step of the cow
+    Cattle(cattle::Arguments),
     /// The way round a barrel course; the largest that fits, with its proof
     Ground(ground::Arguments),
     /// Intakes of simulated horses with a known truth: levels placed right, calibration
@@ -44,6 +48,7 @@ enum Bench {
 /// Runs a bench.
 pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
+        Bench::Cattle(arguments) => cattle::run(&arguments),
         Bench::Ground(arguments) => ground::run(&arguments),
         Bench::Intake(arguments) => intake::run(&arguments),
         Bench::Judge(arguments) => judge::run(&arguments),

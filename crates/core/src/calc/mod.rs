@@ -9,6 +9,7 @@
 //! - [`pace`], [`road`]
 //! - [`lay`], [`cloverleaf`], [`fit_course`], [`setting_out`], [`drill`], [`trail_check`], [`runs`],
 //!   [`homography`], [`tape`]
+//! - [`honesty`], [`match_cattle`], [`flag_program`], [`cow_step`]
 //! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`], [`bit_change`]
 
 pub mod bit_change;
@@ -16,6 +17,7 @@ pub mod calculator;
 pub mod card;
 pub mod cloverleaf;
 pub mod cool_out;
+pub mod cow_step;
 pub mod curb;
 pub mod cusum;
 pub mod day_rules;
@@ -23,14 +25,17 @@ pub mod drill;
 pub mod evenness;
 pub mod ewma;
 pub mod fit_course;
+pub mod flag_program;
 pub mod gate;
 pub mod give_times;
 pub mod heat;
 pub mod homography;
+pub mod honesty;
 pub mod intake;
 pub mod judge;
 pub mod lay;
 pub mod load;
+pub mod match_cattle;
 pub mod pace;
 pub mod quit;
 pub mod road;
@@ -81,6 +86,10 @@ pub const ALL: &[Calculator] = &[
     runs::CALCULATOR,
     homography::CALCULATOR,
     tape::CALCULATOR,
+    honesty::CALCULATOR,
+    match_cattle::CALCULATOR,
+    flag_program::CALCULATOR,
+    cow_step::CALCULATOR,
     curb::CALCULATOR,
     snaffle::CALCULATOR,
     show_rules::CALCULATOR,
