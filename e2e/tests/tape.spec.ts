@@ -297,6 +297,36 @@ test('a ride is logged from tape: a hold lasts as long as the film says, whateve
     recorded_by: 'Dell',
     measure: { time_s: Number(((gaveFrame - takenFrame) * frameS).toFixed(2)) },
   });
+  // Kept, and gone on with on another device: the same ride, one ask more.
+  await page.goBack();
+  await openClip(page, 'helper.webm', clip);
+  await page.getByLabel('What it is called').fill('From the helper');
+  await page.getByRole('button', { name: 'Keep the marks' }).click();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  const tape = page.url();
+  await page.evaluate(async () => {
+    for (const { name } of await indexedDB.databases()) indexedDB.deleteDatabase(name!);
+  });
+  await page.goto('about:blank');
+  await page.goto(tape);
+  await openClip(page, 'helper.webm', clip);
+  await page.getByRole('tab', { name: 'Asks' }).click();
+  await expect(page.getByText('2 asks were logged from this film')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with them' }).click();
+  await page.getByRole('button', { name: 'Pick what is asked' }).click();
+  await page.getByLabel('A few letters of it').fill('flexes');
+  const flexes = page.getByRole('dialog').getByRole('button', { name: /Flexes to a light rein/ });
+  await flexes.first().click();
+  await page.keyboard.down('f');
+  for (let step = 0; step < 10; step += 1) await page.keyboard.press('.');
+  await expect(clock(page)).toHaveText('0:00.40');
+  await page.keyboard.up('f');
+  const asked = async () => {
+    const answer = await page.request.get(`/api/rides/${ride}`);
+    const { timeline, rider } = (await answer.json()) as { timeline: unknown[]; rider: string };
+    return `${timeline.length} of ${rider}`;
+  };
+  await expect.poll(asked).toBe('3 of Juna');
   const right = sent.timeline.find(({ side }) => side === 'right')!;
   // Between what was read before it and after it, give or take what was read late.
   expect(right.measure.time_s).toBeGreaterThan(0.3);

@@ -1,13 +1,13 @@
 //! `cavesson bench cattle`: which cow for which horse, and a step of the cow.
 
-use std::time::{Duration, Instant};
-
 use anyhow::Context;
 use cavesson_core::calc::find;
 use cavesson_core::cattle::sense::{CowLevel, CowRound, begin, step};
 use cavesson_core::ground::point::at;
 use serde_json::{Value, json};
 use uuid::Uuid;
+
+use super::quickest;
 
 /// What `bench cattle` is told.
 #[derive(clap::Args)]
@@ -50,15 +50,6 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
         minute.as_secs_f64() * 1_000.0 / 3_600.0
     );
     Ok(())
-}
-
-fn quickest(runs: usize, mut work: impl FnMut()) -> Duration {
-    let once = |_| {
-        let start = Instant::now();
-        work();
-        start.elapsed()
-    };
-    (0..runs.max(1)).map(once).min().unwrap_or_default()
 }
 
 /// Horses and cattle of all kinds, from their numbers.

@@ -1,12 +1,12 @@
 //! `cavesson bench ground`: the way round a barrel course, and the largest that fits.
 
-use std::time::{Duration, Instant};
-
 use anyhow::Context;
 use cavesson_core::Side;
 use cavesson_core::calc::find;
 use cavesson_core::ground::{Cloverleaf, Path};
 use serde_json::{Value, json};
+
+use super::quickest;
 
 /// What `bench ground` is told.
 #[derive(clap::Args)]
@@ -48,15 +48,6 @@ pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
         );
     }
     Ok(())
-}
-
-fn quickest(runs: usize, mut work: impl FnMut()) -> Duration {
-    let once = |_| {
-        let start = Instant::now();
-        work();
-        start.elapsed()
-    };
-    (0..runs.max(1)).map(once).min().unwrap_or_default()
 }
 
 fn plain() -> Value {

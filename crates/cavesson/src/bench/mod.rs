@@ -17,6 +17,7 @@ mod speed;
 mod week;
 
 use std::path::PathBuf;
+use std::time::{Duration, Instant};
 
 use anyhow::Context;
 
@@ -56,6 +57,16 @@ pub fn run(arguments: Arguments) -> anyhow::Result<()> {
         Bench::Speed(arguments) => speed::run(&arguments),
         Bench::Week(arguments) => week::run(&arguments),
     }
+}
+
+/// The quickest of so many runs: what the machine does besides only adds to it.
+fn quickest(runs: usize, mut work: impl FnMut()) -> Duration {
+    let once = |_| {
+        let start = Instant::now();
+        work();
+        start.elapsed()
+    };
+    (0..runs.max(1)).map(once).min().unwrap_or_default()
 }
 
 const FROM: &str = "<!-- measured: from here on written by the bench -->";
