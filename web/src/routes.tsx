@@ -170,6 +170,26 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./ground/SheetPage')).SheetPage }),
       },
       {
+        path: '/yard/cattle/:lotId',
+        lazy: async () => ({ Component: (await import('./herd/LotPage')).LotPage }),
+      },
+      {
+        path: '/yard/cows/:cowId',
+        lazy: async () => ({ Component: (await import('./herd/CowPage')).CowPage }),
+      },
+      ...['/cattle-day', '/cattle-day/:day'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('./herd/MatchPage')).MatchPage }),
+      })),
+      {
+        path: '/horses/:horseId/cattle',
+        lazy: async () => ({ Component: (await import('./herd/WorksPage')).WorksPage }),
+      },
+      {
+        path: '/yard/flag',
+        lazy: async () => ({ Component: (await import('./flag/FlagPage')).FlagPage }),
+      },
+      {
         path: '/yard/bench',
         lazy: async () => ({ Component: (await import('./tack/BenchPage')).BenchPage }),
       },

@@ -1,4 +1,4 @@
-//! The Cavesson program: serve, barn, demo, timer, calc, bench, soak, openapi.
+//! The Cavesson program: serve, barn, demo, timer, flag, calc, bench, soak, openapi.
 
 #![warn(clippy::unwrap_used)]
 
@@ -6,6 +6,7 @@ mod barn;
 mod bench;
 mod calculate;
 mod demo;
+mod flag;
 mod serve;
 mod soak;
 mod timer;
@@ -36,6 +37,8 @@ enum Task {
     Demo(demo::Arguments),
     /// Carry the times of timing eyes to a barn
     Timer(timer::Arguments),
+    /// Between the flag and the barn: carries what it is told and where it is
+    Flag(flag::Arguments),
     /// Run a calculator: one JSON object on standard input, one on standard output
     Calc(calculate::Arguments),
     /// Measure: is the judge right, and how fast
@@ -68,6 +71,7 @@ fn main() -> anyhow::Result<std::process::ExitCode> {
         Task::Barn(task) => wait_for(barn::run(task))?,
         Task::Demo(arguments) => wait_for(demo::run(arguments))?,
         Task::Timer(arguments) => wait_for(timer::run(arguments))?,
+        Task::Flag(arguments) => wait_for(flag::run(arguments))?,
         Task::Calc(arguments) => return calculate::run(&arguments),
         Task::Bench(arguments) => bench::run(arguments)?,
         Task::Soak(arguments) => wait_for(soak::run(arguments))?,

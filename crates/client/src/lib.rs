@@ -4,11 +4,13 @@
 //!
 //! - [`Client`]: a signed-in device
 //! - [`eyes`]: from timing eyes to the barn
+//! - [`flag`]: between the flag and the barn
 //! - [`recorded`]: rides as a device records them
 
 #![warn(clippy::unwrap_used)]
 
 pub mod eyes;
+pub mod flag;
 pub mod recorded;
 
 use cavesson_core::bounds::FieldError;
@@ -237,6 +239,14 @@ impl Client {
     /// No answer, or a refusal.
     pub async fn post(&self, path: &str, body: &Value) -> ClientResult<()> {
         done(self.call(Method::POST, path, body).await?).await
+    }
+
+    /// Sends what a path takes, and reads what it answers.
+    ///
+    /// # Errors
+    /// No answer, or a refusal.
+    pub async fn post_for<T: DeserializeOwned>(&self, path: &str, body: &Value) -> ClientResult<T> {
+        read(self.call(Method::POST, path, body).await?).await
     }
 
     /// Sends what a path takes in the place of what there was.

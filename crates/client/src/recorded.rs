@@ -57,6 +57,7 @@ pub fn ride(
         intake: None,
         rigs: None,
         shares: None,
+        works: None,
         horse_asked: None,
         present: None,
         ended: None,

@@ -140,6 +140,32 @@ pub const FLAG_FT: Bound = bound("width", "ft", 20.0, 200.0);
 pub const FLAG_MIN: Bound = bound("minutes", "min", 0.5, 10.0);
 /// Steps of the cow at once: a minute.
 pub const COW_STEPS: Bound = bound("steps", "", 1.0, 3_600.0);
+/// What the tag of a cow says.
+pub const TAG_LETTERS: Bound = bound("letters of a tag", "letters", 1.0, 8.0);
+/// The weight of a cow.
+pub const COW_LB: Bound = bound("weight", "lb", 60.0, 3_000.0);
+/// Works of a cow on a day at the most.
+pub const WORKS_A_DAY: Bound = bound("works a day", "works", 1.0, 6.0);
+/// Minutes of a cow on a day at the most.
+pub const COW_MINUTES_A_DAY: Bound = bound("minutes a day", "min", 1.0, 60.0);
+/// Cattle of a barn.
+pub const CATTLE_OF_LOT: Bound = bound("cattle", "", 0.0, 300.0);
+/// Minutes that settling a herd took.
+pub const SETTLING_MIN: Bound = bound("minutes", "min", 1.0, 240.0);
+/// How often one that left was put back.
+pub const PUT_BACK: Bound = bound("times", "", 0.0, 200.0);
+/// Days of a withdrawal.
+pub const WITHDRAWAL_DAYS: Bound = bound("days", "days", 0.0, 365.0);
+/// Works of a ride.
+pub const WORKS_OF_RIDE: Bound = bound("works", "works", 0.0, 60.0);
+/// Turns that are looked back on.
+pub const TURNS_LATELY: Bound = bound("turns", "turns", 0.0, 2_000.0);
+/// Feet along the line of the flag.
+pub const FLAG_AT_FT: Bound = bound("place of the flag", "ft", 0.0, 200.0);
+/// Speed of the flag; below 0 goes back.
+pub const FLAG_FT_S: Bound = bound("speed of the flag", "ft/s", -40.0, 40.0);
+/// How much slower the flag goes than it was told.
+pub const FLAG_SPEED_PCT: Bound = bound("speed", "%", 25.0, 100.0);
 /// Points known on the ground of a tape.
 pub const KNOWN_POINTS: Bound = bound("known points", "", 0.0, 80.0);
 /// Films of a tape.
@@ -478,6 +504,21 @@ pub fn together(
     } else {
         Err(errors)
     }
+}
+
+/// Checks a day that something was: today or before, at most twenty years back.
+///
+/// # Errors
+/// A day outside, at `field`, with what is allowed.
+pub fn check_past_day(field: &str, day: Date, today: Date) -> Result<(), FieldError> {
+    let earliest = today.saturating_sub(20.years());
+    if (earliest..=today).contains(&day) {
+        return Ok(());
+    }
+    Err(FieldError::new(
+        field,
+        format!("must be {earliest} to {today} (today), found {day}"),
+    ))
 }
 
 /// Checks a day that is planned: today or later, and no further ahead than anyone

@@ -4,7 +4,7 @@
 //! | module | holds |
 //! |---|---|
 //! | [`bounds`] | every limit on a number that comes from outside, in one table |
-//! | [`text`], [`json`], [`kinds`](mod@kinds) | what a text from outside may hold; JSON read strictly; words of kinds |
+//! | [`text`], [`rows`], [`json`], [`kinds`](mod@kinds) | what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds |
 //! | [`id`], [`side`], [`gait`], [`footing`], [`day`] | what skills, levels and faults are called; left and right; stand to gallop; the ground; counting days |
 //! | [`rep`] | one ask and its answer; what "soft" means; the measures |
 //! | [`rig`] | the headgear as it is worn, and since when |
@@ -24,7 +24,7 @@
 //! | [`intake`] | where a horse stands that nobody here has ridden: few asks, each telling most |
 //! | [`week`] | the day: bookings, changes by hand, what they break |
 //! | [`gear`] | a bit under a pull, when a strap takes hold, show rules, rides in the two-rein |
-//! | [`cattle`] | how honest a cow is, which cow for which horse, when to leave, the flag, a cow to practise on |
+//! | [`cattle`] | the herd book, how honest a cow is, which cow for which horse, when to leave, the flag, a cow to practise on |
 //! | [`ground`] | places to scale, the barrel course and how it fits, setting out, drills, trail |
 //! | [`tape`] | what the marks of a film come to: splits, strides, the way on the plan |
 //! | [`device`], [`exchange`] | what devices say; open formats in and out |
@@ -68,6 +68,7 @@ pub mod rep;
 pub mod ride;
 pub mod rig;
 pub mod road;
+pub mod rows;
 pub mod school;
 pub mod side;
 pub mod sim_horse;

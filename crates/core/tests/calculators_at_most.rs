@@ -305,11 +305,24 @@ fn largest(name: &str) -> Value {
             let id = |n: usize| Uuid::from_u128(n as u128 + 1);
             let horse = |n: usize| json!({"horse_id": id(n), "tempo": "quick", "works": 6});
             let cow = |n: usize| {
-                json!({"head_id": id(1_000 + n), "tempo": "medium", "honesty": 0.5 + 0.001 * (n % 400) as f64,
+                json!({"cow_id": id(1_000 + n), "tempo": "medium", "honesty": 0.5 + 0.001 * (n % 400) as f64,
                     "works_left": 6, "worked": n % 12})
             };
             json!({
                 "horses": (0..100).map(horse).collect::<Vec<Value>>(),
+                "cattle": (0..300).map(cow).collect::<Vec<Value>>(),
+            })
+        }
+        "next-cow" => {
+            let id = |n: usize| Uuid::from_u128(n as u128 + 1);
+            let turn = json!({"tempo": "medium", "position": "even", "shoulders": "swept_across",
+                "weight": "behind", "waited": true, "result": "turned"});
+            let cow = |n: usize| json!({"cow_id": id(n), "tempo": "medium", "honesty": 0.7, "works_left": 6, "worked": n});
+            let turns = vec![turn; 2_000];
+            json!({
+                "horse_id": id(0), "tempo": "quick", "lately": turns, "today": turns, "left": true,
+                "dry": vec![json!({"skill": "frame.back", "rung": "stand"}); 2_000],
+                "worked": (0..60).map(id).collect::<Vec<Uuid>>(),
                 "cattle": (0..300).map(cow).collect::<Vec<Value>>(),
             })
         }

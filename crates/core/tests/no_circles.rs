@@ -202,8 +202,8 @@ fn a_circle_would_be_found() {
 fn the_floors_lie_in_the_order_the_contents_page_says() {
     let floors: &[&[&str]] = &[
         &[
-            "bounds", "text", "json", "kinds", "footing", "day", "id", "side", "gait", "school",
-            "rig",
+            "bounds", "text", "rows", "json", "kinds", "footing", "day", "id", "side", "gait",
+            "school", "rig",
         ],
         &["rep"],
         &["ladder"],

@@ -8,11 +8,12 @@ use axum::extract::{FromRequestParts, State};
 use axum::http::request::Parts;
 use cavesson_core::bounds::FieldError;
 use cavesson_core::ladder::Ladder;
+use cavesson_core::rep::Measure;
 use cavesson_core::ride::batch::FORM;
 use cavesson_core::ride::{Batch, clock};
 use cavesson_store::rep::PlacedRep;
 use cavesson_store::ride::{PlacedRide, RideOfRep};
-use cavesson_store::{BarnTransaction, gear, horse, person, rep, ride, ride_block};
+use cavesson_store::{BarnTransaction, cow, gear, horse, person, rep, ride, ride_block, ride_work};
 use jiff::{SignedDuration, Timestamp};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -103,6 +104,7 @@ async fn store(
     check_horses(&mut barn, &batch).await?;
     check_rigs(&mut barn, &batch).await?;
     check_riders(&mut barn, &batch).await?;
+    check_cattle(&mut barn, &batch).await?;
     let mut rides = rides_of(&mut barn, &batch).await?;
     let touched = touched(&batch, &rides);
     horse::raise_versions(&mut barn, &touched).await?;
@@ -198,6 +200,56 @@ async fn check_rigs(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
     ))
 }
 
+/// Cattle that works name are the barn's own.
+async fn check_cattle(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
+    let works = || {
+        batch.rides.iter().enumerate().flat_map(|(at, ride)| {
+            let works = ride.works.iter().flatten().enumerate();
+            works.filter_map(move |(work, one)| Some((at, work, one.cow_id?)))
+        })
+    };
+    let named: Vec<Uuid> = works().map(|(.., cow_id)| cow_id).collect();
+    if named.is_empty() {
+        return Ok(());
+    }
+    let known: HashSet<Uuid> = cow::known(barn, &named).await?.into_iter().collect();
+    none_missing(works().filter(|(.., cow_id)| !known.contains(cow_id)).map(
+        |(ride, work, cow_id)| {
+            FieldError::new(
+                format!("/rides/{ride}/works/{work}/cow_id"),
+                format!("no cow {cow_id} in this barn; name one of its own"),
+            )
+        },
+    ))
+}
+
+/// Turns name works of their own ride.
+async fn check_works(barn: &mut BarnTransaction, batch: &Batch, rides: &Rides) -> Answer<()> {
+    let works = || {
+        batch.reps.iter().enumerate().filter_map(|(index, rep)| {
+            let Measure::Turn(turn) = rep.measure else {
+                return None;
+            };
+            Some((index, rep.ride_id, turn.work_id?))
+        })
+    };
+    if works().next().is_none() {
+        return Ok(());
+    }
+    let ids: Vec<Uuid> = rides.keys().copied().collect();
+    let known: HashSet<(Uuid, Uuid)> = ride_work::known(barn, &ids).await?.into_iter().collect();
+    none_missing(
+        works()
+            .filter(|(_, ride_id, work_id)| !known.contains(&(*ride_id, *work_id)))
+            .map(|(index, _, work_id)| {
+                FieldError::new(
+                    format!("/reps/{index}/measure/work_id"),
+                    format!("no work {work_id} in this ride; send the ride's works with its turns"),
+                )
+            }),
+    )
+}
+
 /// Who rides in a film is of the barn.
 async fn check_riders(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
     let named = || {
@@ -283,6 +335,7 @@ async fn store_reps(
     now: Timestamp,
 ) -> Answer<()> {
     check_blocks(barn, batch, rides).await?;
+    check_works(barn, batch, rides).await?;
     let reps: Vec<PlacedRep<'_>> = batch
         .reps
         .iter()

@@ -19,6 +19,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::busy;
 use crate::cards::judged_horse;
+use crate::cattle::match_day::is_on_cattle;
 use crate::known::Judged;
 use crate::problem::Answer;
 use crate::signed::Signed;
@@ -244,10 +245,7 @@ pub fn as_seen(signed: &Signed, day: Date, stored: &Booking) -> DayBooking {
         place_id: stored.place_id,
         from_min,
         minutes: u16::try_from(minutes).unwrap_or(u16::MAX),
-        cattle: stored
-            .level
-            .as_ref()
-            .is_some_and(|level| level.skill.0.starts_with("cow.")),
+        cattle: stored.level.as_ref().is_some_and(is_on_cattle),
         pattern: stored
             .level
             .as_ref()

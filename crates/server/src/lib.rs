@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -29,12 +29,14 @@ mod calendars;
 mod card_blocks;
 mod cards;
 mod care;
+mod cattle;
 pub mod clock;
 mod cool_outs;
 mod cow_rounds;
 mod day_plan;
 mod days;
 pub mod documented;
+mod flag;
 mod ground;
 mod health;
 mod horse_page;
@@ -100,6 +102,8 @@ pub struct App {
     pub roads: roads::kept::Roads,
     /// Plans of weeks that are looked for.
     pub solves: weeks::solves::Solves,
+    /// Flags as they last said.
+    pub flags: flag::Flags,
     /// What time it is.
     pub clock: clock::Clock,
     /// Changes as they happen.
@@ -135,6 +139,7 @@ pub async fn launch(
         work,
         roads: roads::kept::Roads::default(),
         solves: weeks::solves::Solves::default(),
+        flags: flag::Flags::default(),
     };
     let keeper = tokio::spawn(known::keep::keep_each_day(app.clone()));
     let weather = settings.weather_service.clone();

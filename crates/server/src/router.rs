@@ -24,9 +24,10 @@ use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
     App, Settings, access_links, account, barns, batches, board, bookings, busy, calc, calendars,
-    card_blocks, cards, care, cool_outs, cow_rounds, days, ground, health, horse_page, horses,
-    intakes, ladder, levels, live, loads, overrules, packs, people, program_meant, program_preview,
-    programs, ride_horse, rides, roads, session, tack, today, trips, weather, web, weeks, yard,
+    card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, flag, ground, health,
+    horse_page, horses, intakes, ladder, levels, live, loads, overrules, packs, people,
+    program_meant, program_preview, programs, ride_horse, rides, roads, session, tack, today,
+    trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -67,6 +68,8 @@ fn api() -> OpenApiRouter<App> {
         .merge(loads::routes())
         .merge(cool_outs::routes())
         .merge(cow_rounds::routes())
+        .merge(cattle::routes())
+        .merge(flag::routes())
         .merge(card_blocks::routes())
         .merge(cards::routes())
         .merge(intakes::routes())
@@ -92,9 +95,14 @@ fn limited() -> OpenApiRouter<App> {
         .merge(calendars::open_routes())
 }
 
+/// What lasts as long as somebody listens.
+fn lasting() -> OpenApiRouter<App> {
+    live::routes().merge(flag::live_routes())
+}
+
 /// The OpenAPI document.
 pub fn openapi() -> serde_json::Value {
-    let derived = api().merge(live::routes()).merge(limited()).into_openapi();
+    let derived = api().merge(lasting()).merge(limited()).into_openapi();
     let mut document = serde_json::to_value(&derived).expect("a document is JSON");
     let schemas = document["components"]["schemas"].clone();
     if let Some(definitions) = schemas.as_object() {
@@ -118,7 +126,7 @@ pub fn build(app: App, settings: &Settings) -> Router {
     let document = Json(openapi());
     let (limited, _) = limited().split_for_parts();
     let (open, _) = api().split_for_parts();
-    let (live, _) = live::routes().split_for_parts();
+    let (live, _) = lasting().split_for_parts();
     let api = open
         .merge(limit_tries(limited, settings.sign_in_tries))
         .route("/api/openapi.json", get(async move || document))

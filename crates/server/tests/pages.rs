@@ -247,6 +247,7 @@ async fn calculators_answer_without_a_sign_in(pool: PgPool) {
             "tape",
             "honesty",
             "match-cattle",
+            "next-cow",
             "flag-program",
             "cow-step",
             "curb",

@@ -34,6 +34,8 @@ const ROUTES: &[(&str, May)] = &[
     ("add_care", Recorders),
     ("add_cattle_lot", Trainers),
     ("add_course", Trainers),
+    ("add_cow", Trainers),
+    ("add_cow_rows", Trainers),
     ("add_gear", Trainers),
     ("add_horse", Trainers),
     ("add_horse_rows", Trainers),
@@ -47,6 +49,7 @@ const ROUTES: &[(&str, May)] = &[
     ("change_barn", Trainers),
     ("change_cattle_lot", Trainers),
     ("change_course", Trainers),
+    ("change_cow", Trainers),
     ("change_gear", Trainers),
     ("change_horse", Trainers),
     ("change_password", Everybody),
@@ -59,6 +62,8 @@ const ROUTES: &[(&str, May)] = &[
     ("end_other_devices", Everybody),
     ("end_restore", Trainers),
     ("fit_tack", Recorders),
+    ("follow_flag", Recorders),
+    ("hear_flag", Recorders),
     ("horse_comes_back", Trainers),
     ("list_best_cow_rounds", Recorders),
     ("list_bit_changes", Everybody),
@@ -85,23 +90,30 @@ const ROUTES: &[(&str, May)] = &[
     ("list_timed_runs", Recorders),
     ("list_traits", Everybody),
     ("list_trips", Everybody),
+    ("list_works", Everybody),
     ("look_at_link", Anybody),
     ("make_calendar_link", Recorders),
     ("make_link", Trainers),
+    ("match_cattle", Recorders),
     ("move_booking", Trainers),
+    ("order_flag", Recorders),
     ("person_comes_back", Trainers),
     ("person_leaves", Trainers),
     ("plan_restore", Trainers),
     ("preview_program", Trainers),
     ("put_away_cattle_lot", Trainers),
     ("put_away_course", Trainers),
+    ("put_away_cow", Trainers),
     ("put_away_gear", Trainers),
     ("put_away_place", Trainers),
     ("put_bit_change", Recorders),
     ("put_cool_out", Recorders),
     ("put_cow_round", Recorders),
+    ("put_cow_sign", Recorders),
+    ("put_cow_treatment", Recorders),
     ("put_horse_program", Trainers),
     ("put_ride_horse", Recorders),
+    ("put_settling", Recorders),
     ("put_tape", Recorders),
     ("put_timed_run", Recorders),
     ("put_weather", Trainers),
@@ -120,7 +132,10 @@ const ROUTES: &[(&str, May)] = &[
     ("set_traits", Recorders),
     ("show_barn", Everybody),
     ("show_board", Everybody),
+    ("show_cattle_lot", Recorders),
+    ("show_cow", Recorders),
     ("show_day", Recorders),
+    ("show_flag", Recorders),
     ("show_hands", Recorders),
     ("show_health", Anybody),
     ("show_horse", Everybody),
@@ -133,6 +148,7 @@ const ROUTES: &[(&str, May)] = &[
     ("show_load", Everybody),
     ("show_outcomes", Everybody),
     ("show_pack", Everybody),
+    ("show_pen", Recorders),
     ("show_program", Everybody),
     ("show_ride", Everybody),
     ("show_rigs", Everybody),
@@ -154,8 +170,11 @@ const ROUTES: &[(&str, May)] = &[
     ("take_off_tack", Recorders),
     ("take_out_cattle_lot", Trainers),
     ("take_out_course", Trainers),
+    ("take_out_cow", Trainers),
+    ("take_out_cow_treatment", Trainers),
     ("take_out_gear", Trainers),
     ("take_out_place", Trainers),
+    ("take_out_settling", Recorders),
     ("take_out_tape", Recorders),
     ("take_week", Trainers),
     ("today", Everybody),
@@ -188,6 +207,11 @@ fn body(operation: &str, horse: Uuid) -> Value {
         }
         "put_cool_out" => json!({
             "horse_id": horse, "started_at": "2026-05-04T14:00:00Z", "readings": [],
+        }),
+        "add_cow_rows" => json!({"text": "tag\n12", "add": false}),
+        "change_cow" => json!({
+            "lot_id": Uuid::now_v7(),
+            "sheet": {"tag": "12", "kind": "heifer", "came": "2026-01-05", "tempo": "slow", "handling": "well"},
         }),
         "put_cow_round" => json!({
             "round": {"seed": 1, "level": "easy"}, "steered": [{"steps": 3600, "across": 0, "up": 0}],
@@ -302,8 +326,20 @@ async fn named(server: &Server, trainer: &Visitor) -> Vec<(&'static str, String)
     let course = json!({"place_id": place_id, "name": "Gate line", "plan": trail()});
     let answer = trainer.post("/api/courses", &course).await;
     let course: Value = answer.json().await.unwrap();
+    let lot_id = added(
+        "/api/cattle",
+        json!({"name": "Blue tags", "kind": "heifers", "head": 12}),
+    )
+    .await;
+    let cow = json!({
+        "lot_id": lot_id,
+        "sheet": {"tag": "12", "kind": "heifer", "came": "2026-01-05", "tempo": "slow", "handling": "well"},
+    });
+    let answer = trainer.post("/api/cows", &cow).await;
+    let cow: Value = answer.json().await.unwrap();
     vec![
         ("{horse_id}", server.oatcake.to_string()),
+        ("{cow_id}", cow["cow_id"].as_str().unwrap().into()),
         ("{course_id}", course["course_id"].as_str().unwrap().into()),
         (
             "{ride_id}",
@@ -319,14 +355,7 @@ async fn named(server: &Server, trainer: &Visitor) -> Vec<(&'static str, String)
             )
             .await,
         ),
-        (
-            "{lot_id}",
-            added(
-                "/api/cattle",
-                json!({"name": "Blue tags", "kind": "heifers", "head": 12}),
-            )
-            .await,
-        ),
+        ("{lot_id}", lot_id),
         ("{day}", day),
         ("{booking_id}", booking_id),
         ("{skill}", "bend.flex".into()),

@@ -4,9 +4,11 @@
 //! | module | holds |
 //! |---|---|
 //! | [`eyes`] | a pair of timing eyes: lines over TCP, runs made over HTTP |
+//! | [`flag`] | a mechanical flag with a motor, driven over TCP |
 //! | [`climate`] | weather from a seed: the same place and hour always have the same |
 //! | [`service`] | the weather service: `/weather.csv`, `/weather.ics` |
 
 pub mod climate;
 pub mod eyes;
+pub mod flag;
 pub mod service;

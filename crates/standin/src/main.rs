@@ -1,13 +1,14 @@
-//! `cavesson-standin`: the simulated weather service and timing eyes of the demo.
+//! `cavesson-standin`: the simulated weather service, timing eyes and flag of the demo.
 
 use std::net::SocketAddr;
 
 use cavesson_standin::eyes::Eyes;
+use cavesson_standin::flag::Flag;
 use cavesson_standin::service::{Weather, listen, routes};
 use clap::Parser;
 
-/// A simulated weather service and a simulated pair of timing eyes, on loopback. What they say
-/// means nothing.
+/// A simulated weather service, a simulated pair of timing eyes and a simulated flag, on loopback.
+/// What they say means nothing.
 #[derive(Parser)]
 struct Arguments {
     /// Address to listen on; loopback only
@@ -23,6 +24,12 @@ struct Arguments {
     /// `POST /eyes/runs?seconds=17.4` at the address above
     #[arg(long, default_value = "127.0.0.1:7431")]
     eyes: SocketAddr,
+    /// Address at which the flag is driven; loopback only
+    #[arg(long, default_value = "127.0.0.1:7432")]
+    flag: SocketAddr,
+    /// How far the flag can go, in feet
+    #[arg(long, default_value_t = 60.0)]
+    flag_ft: f64,
 }
 
 #[tokio::main]
@@ -38,7 +45,10 @@ async fn main() -> anyhow::Result<()> {
     println!("timing eyes on {}", heard.local_addr()?);
     let eyes = Eyes::default();
     let services = routes(weather).merge(eyes.clone().routes());
+    let driven = listen(arguments.flag).await?;
+    println!("flag on {}", driven.local_addr()?);
     tokio::select! {
+        ended = Flag::new(arguments.flag_ft.clamp(20.0, 200.0)).serve(driven) => ended?,
         ended = eyes.serve(heard) => ended?,
         ended = axum::serve(listener, services).into_future() => ended?,
     }

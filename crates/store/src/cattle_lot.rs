@@ -26,7 +26,8 @@ pub struct CattleLot {
 pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<CattleLot>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        r#"select lot_id, name, kind, head, note, put_away_at as "put_away_at: jiff_sqlx::Timestamp"
+        r#"select lot_id, name, kind, head, note, works_a_day, minutes_a_day,
+                  put_away_at as "put_away_at: jiff_sqlx::Timestamp"
            from cattle_lot where barn_id = $1 order by put_away_at is not null, name"#,
         barn_id
     )
@@ -46,6 +47,8 @@ pub async fn list(barn: &mut BarnTransaction) -> StoreResult<Vec<CattleLot>> {
                     kind,
                     head: row.head.try_into().unwrap_or(1),
                     note: row.note,
+                    works_a_day: row.works_a_day.try_into().unwrap_or(1),
+                    minutes_a_day: row.minutes_a_day.try_into().unwrap_or(1),
                 },
                 put_away_at: row.put_away_at.map(|at| at.to_jiff()),
             })
@@ -64,14 +67,16 @@ pub async fn add(
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
-        "insert into cattle_lot (barn_id, lot_id, name, kind, head, note)
-         values ($1, $2, $3, $4, $5, $6)",
+        "insert into cattle_lot (barn_id, lot_id, name, kind, head, note, works_a_day, minutes_a_day)
+         values ($1, $2, $3, $4, $5, $6, $7, $8)",
         barn_id,
         lot_id,
         sheet.name.trim(),
         sheet.kind.word(),
         i32::from(sheet.head),
-        sheet.note.trim()
+        sheet.note.trim(),
+        i32::from(sheet.works_a_day),
+        i32::from(sheet.minutes_a_day)
     )
     .execute(barn.connection())
     .await?;
@@ -89,14 +94,17 @@ pub async fn change(
 ) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
     let done = sqlx::query!(
-        "update cattle_lot set name = $3, kind = $4, head = $5, note = $6
+        "update cattle_lot set name = $3, kind = $4, head = $5, note = $6, works_a_day = $7,
+                minutes_a_day = $8
          where barn_id = $1 and lot_id = $2",
         barn_id,
         lot_id,
         sheet.name.trim(),
         sheet.kind.word(),
         i32::from(sheet.head),
-        sheet.note.trim()
+        sheet.note.trim(),
+        i32::from(sheet.works_a_day),
+        i32::from(sheet.minutes_a_day)
     )
     .execute(barn.connection())
     .await?;
@@ -122,4 +130,19 @@ pub async fn put_away(
     .execute(barn.connection())
     .await?;
     Ok(done.rows_affected() == 1)
+}
+
+/// Whether the barn has that lot.
+///
+/// # Errors
+/// When the query fails.
+pub async fn is_there(barn: &mut BarnTransaction, lot_id: Uuid) -> StoreResult<bool> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_scalar!(
+        r#"select exists (select from cattle_lot where barn_id = $1 and lot_id = $2) as "there!""#,
+        barn_id,
+        lot_id
+    )
+    .fetch_one(barn.connection())
+    .await?)
 }

@@ -58,6 +58,7 @@ impl From<sqlx::Error> for StoreError {
             "gear_name_taken" => taken("/name", "this name"),
             "course_name_taken" => taken("/name", "this course's name"),
             "cattle_lot_name_taken" => taken("/name", "this name"),
+            "cow_tag_taken" => taken("/sheet/tag", "this tag, in this lot,"),
             _ if is_away(&error) => StoreError::Away(error),
             _ => StoreError::Database(error),
         }

@@ -6,7 +6,7 @@ use jiff::{Timestamp, civil::Date};
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
-use crate::{BarnTransaction, StoreError, StoreResult, ride_share};
+use crate::{BarnTransaction, StoreError, StoreResult, ride_share, ride_work};
 
 /// A ride.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -306,6 +306,7 @@ pub async fn put(barn: &mut BarnTransaction, placed: &PlacedRide<'_>) -> StoreRe
     put_faults(barn, ride).await?;
     put_rigs(barn, ride).await?;
     ride_share::put(barn, ride).await?;
+    ride_work::put(barn, ride).await?;
     Ok(true)
 }
 

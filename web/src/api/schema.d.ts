@@ -390,6 +390,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cattle-match": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which cow for which horse on a day, for all horses together. */
+        get: operations["match_cattle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cattle/{lot_id}": {
         parameters: {
             query?: never;
@@ -397,7 +414,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** A lot of cattle, cow by cow. */
+        get: operations["show_cattle_lot"];
         /** Change what is written down of a lot of cattle. */
         put: operations["change_cattle_lot"];
         post?: never;
@@ -418,6 +436,23 @@ export interface paths {
         put?: never;
         /** Put a lot of cattle away. What it was used for stays. */
         post: operations["put_away_cattle_lot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cattle/{lot_id}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read rows with cattle; with `add`, add them all, unless any of them doesn't fit. */
+        post: operations["add_cow_rows"];
         delete?: never;
         options?: never;
         head?: never;
@@ -561,6 +596,113 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cow-signs/{sign_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write down a sign that a cow is not well, which sorts it off; or clear it. The same one may be
+         *     sent again.
+         */
+        put: operations["put_cow_sign"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cow-treatments/{treatment_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Write down what a cow was given. The same one may be sent again. */
+        put: operations["put_cow_treatment"];
+        post?: never;
+        /** Take out a treatment that was written down wrongly. */
+        delete: operations["take_out_cow_treatment"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a cow to a lot. */
+        post: operations["add_cow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cows/{cow_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A cow. */
+        get: operations["show_cow"];
+        /** Change what is written down of a cow, or the lot it is in. */
+        put: operations["change_cow"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cows/{cow_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A cow went: sold, or home to where it came from. Its works stay. */
+        post: operations["put_away_cow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cows/{cow_id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A cow is there again. */
+        post: operations["take_out_cow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dates-at-risk": {
         parameters: {
             query?: never;
@@ -629,6 +771,77 @@ export interface paths {
         get: operations["list_fittings"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flag": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The flag and where it is. */
+        get: operations["show_flag"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flag/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say where the flag is, and hear what it is to do. For what carries for it, about ten times a
+         *     second.
+         */
+        post: operations["hear_flag"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flag/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The flag as it goes: an event `flag` each time it says where it is. */
+        get: operations["follow_flag"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flag/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Order the flag about: a program, a place, stop, go on, slower. */
+        post: operations["order_flag"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1048,6 +1261,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/pen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a device takes along to the pen with a horse. */
+        get: operations["show_pen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/program": {
         parameters: {
             query?: never;
@@ -1297,6 +1527,23 @@ export interface paths {
         };
         /** A horse's way from the bosal to the bridle. */
         get: operations["show_two_rein"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/works": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The works of a horse on cattle and the flag. */
+        get: operations["list_works"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1738,6 +1985,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settlings/{settling_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Write down how a herd was settled. The same one may be sent again. */
+        put: operations["put_settling"];
+        post?: never;
+        /** Take out a settling that was written down wrongly. */
+        delete: operations["take_out_settling"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/solves/{solve_id}": {
         parameters: {
             query?: never;
@@ -2030,6 +2295,17 @@ export interface components {
          * @enum {string}
          */
         AtHand: "cattle" | "flag" | "barrels" | "obstacles" | "company" | "outside" | "haul";
+        /** @description What is taken along to the pen. */
+        AtPen: {
+            /** @description The cattle of all lots in use, by lot and tag. */
+            cattle: components["schemas"]["CowAtPen"][];
+            /** @description It had to leave the cattle on the last ride. */
+            corrected: boolean;
+            /** @description The horse has never worked cattle. */
+            first: boolean;
+            /** @description Its last turns on cattle, first to last. */
+            lately: components["schemas"]["TurnBefore"][];
+        };
         /** @description A horse of this barn: how long it has been ridden, and what it holds. */
         BarnHorse: {
             /**
@@ -2652,10 +2928,20 @@ export interface components {
             head: number;
             /** @description What they are. */
             kind: components["schemas"]["CattleKind"];
+            /**
+             * Format: int32
+             * @description Minutes of one cow a day at the most.
+             */
+            minutes_a_day?: number;
             /** @description What people call it. */
             name: string;
             /** @description In your words. */
             note?: string;
+            /**
+             * Format: int32
+             * @description Works of one cow a day at the most.
+             */
+            works_a_day?: number;
         };
         /** @description Why somebody should look first. */
         Caution: {
@@ -2835,6 +3121,20 @@ export interface components {
              */
             score_line_ft: number;
         };
+        /** @description Where turns come apart. */
+        ComesApart: {
+            /** @description by this most often. */
+            by: components["schemas"]["ComesApartBy"];
+            /** @description to this side, */
+            side: components["schemas"]["Side"];
+            /** @description At this tempo, */
+            tempo: components["schemas"]["Tempo"];
+        };
+        /**
+         * @description What goes wrong most often where turns come apart.
+         * @enum {string}
+         */
+        ComesApartBy: "short" | "past" | "leaked" | "tossed" | "lost";
         /**
          * @description What first asks since have said of a level that was shown at intake.
          * @enum {string}
@@ -2981,11 +3281,100 @@ export interface components {
             /** @description What it is. */
             plan: components["schemas"]["CoursePlan"];
         };
+        /** @description What was added. */
+        CowAdded: {
+            /** Format: uuid */
+            cow_id: string;
+        };
+        /** @description A cow at the pen. */
+        CowAtPen: {
+            /** @description How it is for a horse. */
+            cow: components["schemas"]["CowToMatch"];
+            /** @description What its lot is called. */
+            lot: string;
+            /** @description What its tag says. */
+            tag: string;
+        };
+        /**
+         * @description What a cow is.
+         * @enum {string}
+         */
+        CowKind: "heifer" | "steer" | "cow";
         /**
          * @description How hard it is.
          * @enum {string}
          */
         CowLevel: "easy" | "middling" | "hard";
+        /** @description A cow for a horse. */
+        CowOfDay: {
+            /** Format: uuid */
+            cow_id: string;
+            /** @description How it goes. */
+            goes: components["schemas"]["Tempo"];
+            /**
+             * Format: double
+             * @description The share of honest stops that is to be expected of it.
+             */
+            honesty: number;
+            /** @description What its lot is called. */
+            lot: string;
+            tag: string;
+            /** @description How that lies to the tempo that is due. */
+            tempo: components["schemas"]["TempoAgainstDue"];
+            /**
+             * Format: int32
+             * @description Its works so far.
+             */
+            works: number;
+        };
+        /** @description A cow in the list of its lot. */
+        CowOfLot: {
+            /** Format: uuid */
+            cow_id: string;
+            /**
+             * Format: date-time
+             * @description When it went; null while it is there.
+             */
+            put_away_at?: string | null;
+            sheet: components["schemas"]["CowSheet"];
+            /** @description How it stands today. */
+            standing: components["schemas"]["CowStanding"];
+            /**
+             * Format: date
+             * @description The last day on which it may not be sold for meat; null when it may.
+             */
+            withdrawn_until?: string | null;
+        };
+        /** @description A cow with all that is known of it. */
+        CowPage: {
+            /** Format: uuid */
+            cow_id: string;
+            /** @description What its lot is called. */
+            lot: string;
+            /** Format: uuid */
+            lot_id: string;
+            /**
+             * Format: date-time
+             * @description When it went; null while it is there.
+             */
+            put_away_at?: string | null;
+            sheet: components["schemas"]["CowSheet"];
+            /** @description Signs that it is not well, latest first. */
+            signs: components["schemas"]["SignOfCow"][];
+            /** @description How it stands today. */
+            standing: components["schemas"]["CowStanding"];
+            /** @description Each time it was headed, first to last: it stopped, or it went through. */
+            stopped: boolean[];
+            /** @description What it was given, latest first. */
+            treatments: components["schemas"]["TreatmentOfCow"][];
+            /**
+             * Format: date
+             * @description The last day on which it may not be sold for meat; null when it may.
+             */
+            withdrawn_until?: string | null;
+            /** @description Its works, latest first. */
+            works: components["schemas"]["WorkShown"][];
+        };
         /** @description A round. */
         CowRound: {
             /** @description How hard it is. */
@@ -2997,6 +3386,13 @@ export interface components {
             seed: number;
             /** @description A cow that was used until it honours nobody. */
             stale?: boolean;
+        };
+        /** @description What the rows hold. */
+        CowRows: {
+            /** @description The cattle of the rows that fit, in their order. */
+            cattle: components["schemas"]["CowSheet"][];
+            /** @description Everything that does not fit. */
+            errors: components["schemas"]["RowError"][];
         };
         /** @description What of a round cost how much. */
         CowScore: {
@@ -3025,6 +3421,91 @@ export interface components {
              * @description Taken off for upset cows.
              */
             upset_cost: number;
+        };
+        /** @description What is written down of a cow. */
+        CowSheet: {
+            /**
+             * Format: date
+             * @description The day it came.
+             */
+            came: string;
+            /** @description Taken out of training by your word, whatever its share says. */
+            done?: boolean;
+            /** @description How it was handled. */
+            handling: components["schemas"]["Handling"];
+            /** @description What it is. */
+            kind: components["schemas"]["CowKind"];
+            /** @description In your words. */
+            note?: string;
+            /** @description What its tag says, as it is read off across the pen. */
+            tag: string;
+            /** @description How it goes: walks off, trots, runs. */
+            tempo: components["schemas"]["Tempo"];
+            /**
+             * Format: int32
+             * @description Its weight in pounds; null while nobody weighed it.
+             */
+            weight_lb?: number | null;
+        };
+        /**
+         * @description What is seen.
+         * @enum {string}
+         */
+        CowSign: "runny_eye" | "runny_nose" | "lame" | "dull" | "off_feed" | "other";
+        /** @description How a cow stands. */
+        CowStanding: {
+            /** @description It is done for training, by its share or by your word. */
+            done: boolean;
+            /** @description How honest it is. */
+            honesty: components["schemas"]["Honesty"];
+            /** @description A sign that it is not well stands open: it is sorted off. */
+            sorted_off: boolean;
+            /**
+             * Format: date
+             * @description The day of the last one; null when nobody worked it.
+             */
+            worked_on?: string | null;
+            /**
+             * Format: int32
+             * @description Works so far, ever.
+             */
+            works: number;
+            /**
+             * Format: int32
+             * @description Works it may still do today.
+             */
+            works_left: number;
+        };
+        /** @description A cow. */
+        CowToMatch: {
+            /**
+             * Format: uuid
+             * @description The cow.
+             */
+            cow_id: string;
+            /**
+             * Format: double
+             * @description The share of honest stops to be expected of it.
+             */
+            honesty: number;
+            /** @description Its lot stands in the middle and looks out. */
+            settled?: boolean;
+            /** @description Sorted off: looks ill, or may not be worked. */
+            sorted_off?: boolean;
+            /** @description How it goes. */
+            tempo: components["schemas"]["Tempo"];
+            /** @description Handled so that it is wild. */
+            wild?: boolean;
+            /**
+             * Format: int32
+             * @description Works so far, ever.
+             */
+            worked?: number;
+            /**
+             * Format: int32
+             * @description Works it may still do on the day.
+             */
+            works_left: number;
         };
         /**
          * @description Where the stepping foot crossed.
@@ -3507,6 +3988,142 @@ export interface components {
              */
             day: number;
         };
+        /** @description A flag and where it is. */
+        Flag: {
+            /** @description Where it is. */
+            at: components["schemas"]["FlagAt"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description How far it can go.
+             */
+            width_ft: number;
+        };
+        /** @description Where the flag is. */
+        FlagAt: {
+            /**
+             * Format: double
+             * @description Feet along its line.
+             */
+            at_ft: number;
+            /**
+             * Format: int64
+             * @description Milliseconds of its own clock.
+             */
+            at_ms: number;
+            /**
+             * Format: int32
+             * @description Moves it has still to do.
+             */
+            moves_left: number;
+            /**
+             * Format: double
+             * @description Its speed in feet a second; below 0 goes back.
+             */
+            speed_ft_s: number;
+            /** @description What it does. */
+            state: components["schemas"]["FlagState"];
+        };
+        /** @description The flag, when there is one. */
+        FlagNow: {
+            flag?: components["schemas"]["Flag"] | null;
+        };
+        /** @description What the flag is to do. */
+        FlagOrder: {
+            /** @description How quick. */
+            level: components["schemas"]["Tempo"];
+            /**
+             * Format: double
+             * @description How long it lasts at most.
+             */
+            minutes: number;
+            more_side?: components["schemas"]["Side"] | null;
+            /** @enum {string} */
+            order: "program";
+            /** @description For a horse that runs ahead: more fakes, no length like another. */
+            runs_ahead?: boolean;
+            /**
+             * Format: int64
+             * @description The same seed makes the same program.
+             */
+            seed: number;
+            /**
+             * Format: double
+             * @description How far the flag can go, end to end.
+             */
+            width_ft: number;
+        } | {
+            /** @description How quick. */
+            level: components["schemas"]["Tempo"];
+            /** @enum {string} */
+            order: "go";
+            /**
+             * Format: double
+             * @description Feet along its line.
+             */
+            to_ft: number;
+        } | {
+            /** @enum {string} */
+            order: "stop";
+        } | {
+            /** @enum {string} */
+            order: "start";
+        } | {
+            /** @enum {string} */
+            order: "speed";
+            /**
+             * Format: int32
+             * @description Percent of the speed it was told.
+             */
+            percent: number;
+        };
+        /** @description What the flag is to do. */
+        FlagOrders: {
+            /** @description First to last. */
+            orders: components["schemas"]["FlagOrder"][];
+        };
+        /** @description What the program is to be like. */
+        FlagProgramInput: {
+            /** @description How quick. */
+            level: components["schemas"]["Tempo"];
+            /**
+             * Format: double
+             * @description How long it lasts at most.
+             */
+            minutes: number;
+            more_side?: components["schemas"]["Side"] | null;
+            /** @description For a horse that runs ahead: more fakes, no length like another. */
+            runs_ahead?: boolean;
+            /**
+             * Format: int64
+             * @description The same seed makes the same program.
+             */
+            seed: number;
+            /**
+             * Format: double
+             * @description How far the flag can go, end to end.
+             */
+            width_ft: number;
+        };
+        /** @description The flag as a turn was made on it. */
+        FlagSeen: {
+            /**
+             * Format: double
+             * @description Feet along its line.
+             */
+            at_ft: number;
+            /**
+             * Format: double
+             * @description Its speed in feet a second; below 0 goes back.
+             */
+            speed_ft_s: number;
+        };
+        /**
+         * @description What the flag does.
+         * @enum {string}
+         */
+        FlagState: "stands" | "runs" | "stopped";
         /**
          * @description What the ground is like.
          * @enum {string}
@@ -3562,6 +4179,11 @@ export interface components {
              */
             score: number;
         };
+        /**
+         * @description How a cow stands.
+         * @enum {string}
+         */
+        Freshness: "fresh" | "going_stale" | "done";
         /** @description Where a ride comes from that was logged at the desk. */
         FromTape: {
             /**
@@ -3991,6 +4613,11 @@ export interface components {
          * @enum {string}
          */
         HandWeight: "feather" | "fingertip" | "two_fingers" | "closed_hand" | "forearm" | "pull";
+        /**
+         * @description How it was handled before it came.
+         * @enum {string}
+         */
+        Handling: "well" | "wild";
         /** @description The hands of one rider. */
         HandsShown: components["schemas"]["RiderHands"] & {
             name: string;
@@ -4077,6 +4704,36 @@ export interface components {
              * @description Where it takes hold then, in degrees.
              */
             takes_hold_deg: number;
+        };
+        /** @description How honest a cow is. */
+        Honesty: {
+            /** @description How it stands. */
+            freshness: components["schemas"]["Freshness"];
+            /**
+             * Format: int32
+             * @description How often it was headed.
+             */
+            headed: number;
+            /**
+             * Format: double
+             * @description It lies below this with 95 percent.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description It lies above this with 95 percent.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description The share of honest stops that is to be expected of it.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description As many headings in a row that it goes through and it is done; 0 when it is.
+             */
+            until_done: number;
         };
         /** @description A horse. */
         Horse: {
@@ -4182,6 +4839,36 @@ export interface components {
              * @description When it went home; null while it is here.
              */
             sent_home_at?: string | null;
+        };
+        /** @description A horse that is down for cattle on the day. */
+        HorseOfDay: {
+            /** @description Why cattle are not for it, where it did not get all works. */
+            because: components["schemas"]["NotForHorse"][];
+            /** @description It had to leave the cattle the last time: a step slower than due. */
+            corrected: boolean;
+            /** @description The cows for it. */
+            cows: components["schemas"]["CowOfDay"][];
+            /** @description The tempo that is due. */
+            due: components["schemas"]["Tempo"];
+            /** @description It never worked cattle: quiet ones of a settled herd only. */
+            first: boolean;
+            horse: string;
+            /** Format: uuid */
+            horse_id: string;
+            /**
+             * Format: int32
+             * @description Works it did not get.
+             */
+            left_out: number;
+            /** @description What it is down for. */
+            level: components["schemas"]["Level"];
+            /** @description What that is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Cattle that fit it and went to other horses, where it did not get all works.
+             */
+            taken: number;
         };
         /** @description How quick a horse is. */
         HorsePace: {
@@ -4425,6 +5112,11 @@ export interface components {
             sent_home_at?: string | null;
             sheet: components["schemas"]["HorseSheet"];
         };
+        /**
+         * @description How a work ended.
+         * @enum {string}
+         */
+        HowEnded: "right_turn" | "lost" | "ran_through" | "left_cattle" | "rest";
         /** @description What the intake of a horse has come to. */
         Intake: {
             /** @description Missing under what the horse does, the one that most waits for first. */
@@ -5079,6 +5771,11 @@ export interface components {
             kind: components["schemas"]["CattleKind"];
             /** Format: uuid */
             lot_id: string;
+            /**
+             * Format: int32
+             * @description Minutes of one cow a day at the most.
+             */
+            minutes_a_day?: number;
             /** @description What people call it. */
             name: string;
             /** @description In your words. */
@@ -5088,6 +5785,28 @@ export interface components {
              * @description When it was put away; null while it is in use.
              */
             put_away_at?: string | null;
+            /**
+             * Format: int32
+             * @description Works of one cow a day at the most.
+             */
+            works_a_day?: number;
+        };
+        /** @description A lot with its cattle. */
+        LotWithCattle: {
+            /** @description Its cattle by tag, those that went last. */
+            cattle: components["schemas"]["CowOfLot"][];
+            /** Format: uuid */
+            lot_id: string;
+            /**
+             * Format: date-time
+             * @description When it was put away; null while it is in use.
+             */
+            put_away_at?: string | null;
+            /** @description Whether it stands settled today. */
+            settled: components["schemas"]["Settled"];
+            /** @description When it was settled, latest first; at most 30. */
+            settlings: components["schemas"]["SettlingOfLot"][];
+            sheet: components["schemas"]["CattleLotSheet"];
         };
         /** @description A link as whoever made it sees it, once. */
         MadeCalendarLink: {
@@ -5151,6 +5870,15 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "hoof_beat";
+        };
+        /** @description Which cow for which horse. */
+        MatchOfDay: {
+            /** @description Cattle that can be worked at all. */
+            can_work: number;
+            /** Format: date */
+            day: string;
+            /** @description The horses that are down for cattle, in the order of the day. */
+            horses: components["schemas"]["HorseOfDay"][];
         };
         /** @description What a rep records, by the measure of its skill. */
         Measure: {
@@ -5325,6 +6053,7 @@ export interface components {
              */
             tries: number;
         } | {
+            flag?: components["schemas"]["FlagSeen"] | null;
             /** @enum {string} */
             kind: "turn";
             /** @description Where the horse stopped. */
@@ -5339,6 +6068,11 @@ export interface components {
             waited: boolean;
             /** @description Where the weight was. */
             weight: components["schemas"]["Weight"];
+            /**
+             * Format: uuid
+             * @description The work it was made in, which names the cow; left out where nobody said.
+             */
+            work_id?: string | null;
         } | {
             /** @description First, second and third barrel. */
             barrels: components["schemas"]["RunBarrel"][];
@@ -5592,12 +6326,29 @@ export interface components {
             /** @description What it is. */
             plan: components["schemas"]["CoursePlan"];
         };
+        /** @description A cow and the lot it is in. */
+        NewCow: {
+            /**
+             * Format: uuid
+             * @description The lot.
+             */
+            lot_id: string;
+            /** @description What is written down of it. */
+            sheet: components["schemas"]["CowSheet"];
+        };
         /** @description A round as it was ridden. */
         NewCowRound: {
             /** @description The round. */
             round: components["schemas"]["CowRound"];
             /** @description What was steered: a minute, 3600 steps in all. */
             steered: components["schemas"]["Steered"][];
+        };
+        /** @description Rows with cattle. */
+        NewCowRows: {
+            /** @description Add them; otherwise they are only read. */
+            add: boolean;
+            /** @description CSV, or rows pasted from a sheet. */
+            text: string;
         };
         /** @description How a piece sits on a horse. */
         NewFitting: {
@@ -5771,6 +6522,11 @@ export interface components {
              * @description When it began, as the device's clock stood then. Never changes.
              */
             started_at: string;
+            /**
+             * @description The works on cattle or the flag; added to what other devices said, an end that was said
+             *     stays. Left out by a device that does not say.
+             */
+            works?: components["schemas"]["WorkSaid"][] | null;
         };
         /** @description A sign-in. */
         NewSession: {
@@ -5781,6 +6537,31 @@ export interface components {
              * @example wren@saltgrass
              */
             sign_in: string;
+        };
+        /** @description How a herd was settled. */
+        NewSettling: {
+            /**
+             * Format: uuid
+             * @description The lot.
+             */
+            lot_id: string;
+            /** @description How it went. */
+            settling: components["schemas"]["Settling"];
+        };
+        /** @description A sign as it is sent. */
+        NewSign: {
+            /**
+             * Format: date
+             * @description The day it was cleared; null sorts the cow off.
+             */
+            cleared_on?: string | null;
+            /**
+             * Format: uuid
+             * @description The cow.
+             */
+            cow_id: string;
+            /** @description What was seen. */
+            seen: components["schemas"]["SignSeen"];
         };
         /** @description A tape as it is kept, whole each time. */
         NewTape: {
@@ -5808,6 +6589,16 @@ export interface components {
              * @description Seconds from line to line, to the thousandth.
              */
             time_s: number;
+        };
+        /** @description A treatment as it is sent. */
+        NewTreatment: {
+            /**
+             * Format: uuid
+             * @description The cow.
+             */
+            cow_id: string;
+            /** @description What it was given. */
+            treatment: components["schemas"]["Treatment"];
         };
         /** @description The one thing to do next. */
         Next: {
@@ -5855,6 +6646,17 @@ export interface components {
             /** @enum {string} */
             what: "done";
         };
+        /** @description How many cattle are not for a horse, and why. */
+        NotForHorse: {
+            /** Format: int32 */
+            cattle: number;
+            why: components["schemas"]["NotForIt"];
+        };
+        /**
+         * @description Why a cow may not be for a horse.
+         * @enum {string}
+         */
+        NotForIt: "sorted_off" | "done" | "at_its_cap" | "too_wild" | "not_settled" | "too_quick" | "worked_already";
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -7284,6 +8086,59 @@ export interface components {
             out_of_season: components["schemas"]["SoftCount"];
         };
         /**
+         * @description Whether a lot stands settled.
+         * @enum {string}
+         */
+        Settled: "yes" | "never" | "did_not_stand" | "more_came" | "long_ago";
+        /** @description A herd that was settled, or tried to. */
+        Settling: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description How long it took.
+             */
+            minutes: number;
+            /** @description In your words. */
+            note?: string;
+            /**
+             * Format: int32
+             * @description How often one that left was put back.
+             */
+            put_back: number;
+            /** @description They stand in the middle and look out at the end of it. */
+            stands: boolean;
+        };
+        /** @description A herd that was settled, or tried to. */
+        SettlingOfLot: {
+            /** @description Who wrote it down. */
+            by: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description How long it took.
+             */
+            minutes: number;
+            /** @description In your words. */
+            note?: string;
+            /**
+             * Format: int32
+             * @description How often one that left was put back.
+             */
+            put_back: number;
+            /** Format: uuid */
+            settling_id: string;
+            /** @description They stand in the middle and look out at the end of it. */
+            stands: boolean;
+        };
+        /**
          * @description The sex of a horse.
          * @enum {string}
          */
@@ -7510,6 +8365,39 @@ export interface components {
          * @enum {string}
          */
         Sides: "each" | "both";
+        /** @description A sign that a cow is not well: it stands sorted off until the sign is cleared. */
+        SignOfCow: {
+            /** @description Who saw it. */
+            by_whom: string;
+            /**
+             * Format: date
+             * @description The day it was cleared; null while the cow stands sorted off for it.
+             */
+            cleared_on?: string | null;
+            /** @description In your words. */
+            note?: string;
+            /**
+             * Format: date
+             * @description The day it was seen.
+             */
+            seen_on: string;
+            /** @description What. */
+            sign: components["schemas"]["CowSign"];
+            /** Format: uuid */
+            sign_id: string;
+        };
+        /** @description A sign that a cow is not well: it stands sorted off until the sign is cleared. */
+        SignSeen: {
+            /** @description In your words. */
+            note?: string;
+            /**
+             * Format: date
+             * @description The day it was seen.
+             */
+            seen_on: string;
+            /** @description What. */
+            sign: components["schemas"]["CowSign"];
+        };
         /**
          * @description What becomes of the bosal's size.
          * @enum {string}
@@ -8047,6 +8935,11 @@ export interface components {
          * @enum {string}
          */
         Tempo: "slow" | "medium" | "quick";
+        /**
+         * @description How a cow's tempo lies to the one that is due.
+         * @enum {string}
+         */
+        TempoAgainstDue: "as_due" | "slower" | "quicker";
         /** @description One moment that is seen in both films. */
         Tie: {
             /**
@@ -8321,6 +9214,51 @@ export interface components {
             /** @description All of them; what is named takes the place of what was. */
             traits: components["schemas"]["HorseTrait"][];
         };
+        /** @description What a cow was given. */
+        Treatment: {
+            /** @description On whose word or by whose hand; empty where nobody said. */
+            by?: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            given_on: string;
+            /** @description In your words. */
+            note?: string;
+            /** @description What. */
+            what: string;
+            /**
+             * Format: int32
+             * @description Days until it may be sold for meat, from the label or the vet; 0 for none.
+             */
+            withdrawal_days?: number;
+        };
+        /** @description What a cow was given. */
+        TreatmentOfCow: {
+            /** @description On whose word or by whose hand; empty where nobody said. */
+            by?: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            given_on: string;
+            /** @description In your words. */
+            note?: string;
+            /** Format: uuid */
+            treatment_id: string;
+            /** @description What. */
+            what: string;
+            /**
+             * Format: int32
+             * @description Days until it may be sold for meat, from the label or the vet; 0 for none.
+             */
+            withdrawal_days?: number;
+            /**
+             * Format: date
+             * @description The last day on which it may not be sold for meat; null where it may.
+             */
+            withdrawn_until?: string | null;
+        };
         /** @description A trend over days; larger values are better. */
         Trend: {
             /** @description In a word. */
@@ -8380,6 +9318,7 @@ export interface components {
         Trouble: "pinned_ears" | "tail_wringing" | "grinding" | "gaping" | "white_of_eye" | "holds_breath" | "head_shy" | "cold_back" | "uneven_steps";
         /** @description One turn; the side is the rep's. */
         Turn: {
+            flag?: components["schemas"]["FlagSeen"] | null;
             /** @description Where the horse stopped. */
             position: components["schemas"]["Position"];
             /** @description Whether the cow was turned. */
@@ -8392,12 +9331,74 @@ export interface components {
             waited: boolean;
             /** @description Where the weight was. */
             weight: components["schemas"]["Weight"];
+            /**
+             * Format: uuid
+             * @description The work it was made in, which names the cow; left out where nobody said.
+             */
+            work_id?: string | null;
+        };
+        /** @description A turn of a ride before. */
+        TurnBefore: {
+            /** Format: uuid */
+            ride_id: string;
+            turn: components["schemas"]["Turn"];
+        };
+        /** @description Turns to one side at one tempo. */
+        TurnCell: {
+            /** @description Short of the eye, even with it, half a length long, past it. */
+            by_position: number[];
+            /**
+             * Format: int32
+             * @description Shoulders leaked.
+             */
+            leaked: number;
+            /**
+             * Format: int32
+             * @description Lost it.
+             */
+            lost: number;
+            /**
+             * Format: int32
+             * @description Panicked.
+             */
+            panicked: number;
+            /**
+             * Format: int32
+             * @description How many were right.
+             */
+            right: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /** @description The tempo. */
+            tempo: components["schemas"]["Tempo"];
+            /**
+             * Format: int32
+             * @description Head tossed.
+             */
+            tossed: number;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            turns: number;
+        };
+        /** @description A turn of a work. */
+        TurnOfWork: {
+            side: components["schemas"]["Side"];
+            turn: components["schemas"]["Turn"];
         };
         /**
          * @description Whether the cow was turned.
          * @enum {string}
          */
         TurnResult: "turned" | "lost";
+        /** @description Turns at a glance. */
+        TurnsSummary: {
+            /** @description By tempo, slow to quick, left before right; those without a turn are left out. */
+            cells: components["schemas"]["TurnCell"][];
+            comes_apart?: components["schemas"]["ComesApart"] | null;
+            holds_up_to?: components["schemas"]["Tempo"] | null;
+        };
         /** @description A horse's way from the bosal to the bridle. */
         TwoRein: {
             /** @description Bosals it was ridden in, the one worn last first. */
@@ -8899,6 +9900,16 @@ export interface components {
              */
             to: string;
         };
+        /** @description The end of a work. */
+        WorkEnd: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start.
+             */
+            after_ms: number;
+            /** @description How. */
+            how: components["schemas"]["HowEnded"];
+        };
         /** @description A stretch of one day of the week. */
         WorkHours: {
             /**
@@ -8927,6 +9938,71 @@ export interface components {
          * @enum {string}
          */
         WorkKind: "ride" | "cattle" | "pattern" | "outing";
+        /** @description A work of a ride as a device says it. */
+        WorkSaid: {
+            /**
+             * Format: int32
+             * @description Milliseconds from the ride's start.
+             */
+            after_ms: number;
+            /**
+             * Format: uuid
+             * @description The cow; null for the flag.
+             */
+            cow_id?: string | null;
+            ended?: components["schemas"]["WorkEnd"] | null;
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            work_id: string;
+        };
+        /** @description A work on a cow or the flag. */
+        WorkShown: {
+            /**
+             * Format: uuid
+             * @description The cow, and its tag; null for the flag.
+             */
+            cow_id?: string | null;
+            /** Format: date */
+            day: string;
+            horse: string;
+            /** Format: uuid */
+            horse_id: string;
+            how?: components["schemas"]["HowEnded"] | null;
+            /**
+             * Format: double
+             * @description Minutes it took; null while nobody said when it ended.
+             */
+            minutes?: number | null;
+            /** Format: uuid */
+            ride_id: string;
+            rider: string;
+            tag?: string | null;
+            /** @description Its turns, first to last. */
+            turns: components["schemas"]["TurnOfWork"][];
+            /** Format: uuid */
+            work_id: string;
+        };
+        /** @description The works of a horse. */
+        WorksOfHorse: {
+            /** @description Rides with works, latest first; at most 40. */
+            rides: components["schemas"]["WorksOfRide"][];
+            /** @description The turns of the last ten of these rides at a glance. */
+            summary: components["schemas"]["TurnsSummary"];
+        };
+        /** @description The works of a ride. */
+        WorksOfRide: {
+            /** Format: date */
+            day: string;
+            /** Format: uuid */
+            ride_id: string;
+            rider: string;
+            /** @description Its turns at a glance. */
+            summary: components["schemas"]["TurnsSummary"];
+            /** @description First to last. */
+            works: components["schemas"]["WorkShown"][];
+        };
         /**
          * @description The part of the horse a skill speaks of, for the soft map.
          * @enum {string}
@@ -11277,6 +12353,141 @@ export interface operations {
             };
         };
     };
+    match_cattle: {
+        parameters: {
+            query?: {
+                /** @description The day, such as 2026-05-04; today in the barn when left out. */
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatchOfDay"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_cattle_lot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lot */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotWithCattle"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     change_cattle_lot: {
         parameters: {
             query?: never;
@@ -11438,6 +12649,122 @@ export interface operations {
             };
             /** @description Not there, or not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_cow_rows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCowRows"];
+            };
+        };
+        responses: {
+            /** @description The cattle of the rows, and what doesn't fit; with anything that doesn't, nothing was added */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CowRows"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12248,6 +13575,760 @@ export interface operations {
             };
         };
     };
+    put_cow_sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sign_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSign"];
+            };
+        };
+        responses: {
+            /** @description Written down */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known of another cow */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_cow_treatment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                treatment_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTreatment"];
+            };
+        };
+        responses: {
+            /** @description Written down */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known of another cow */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_out_cow_treatment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                treatment_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_cow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCow"];
+            };
+        };
+        responses: {
+            /** @description Added */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CowAdded"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another cow of the lot has the tag */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_cow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The cow */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CowPage"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_cow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCow"];
+            };
+        };
+        responses: {
+            /** @description Changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another cow of the lot has the tag */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away_cow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It went */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_out_cow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description It is there again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Another cow of the lot has its tag by now */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_dates_at_risk: {
         parameters: {
             query?: never;
@@ -12514,6 +14595,326 @@ export interface operations {
             };
             /** @description Not this person's to do */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_flag: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The flag */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlagNow"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hear_flag: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Flag"];
+            };
+        };
+        responses: {
+            /** @description What it is to do */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlagOrders"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_flag: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Server-sent events, until either side ends them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_flag: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlagOrder"];
+            };
+        };
+        responses: {
+            /** @description Ordered */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14588,6 +16989,73 @@ export interface operations {
             };
         };
     };
+    show_pen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Cattle, and the horse's last turns */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AtPen"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     put_horse_program: {
         parameters: {
             query?: never;
@@ -15859,6 +18327,64 @@ export interface operations {
                 };
             };
             /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_works: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorksOfHorse"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -18597,6 +21123,194 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_settling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                settling_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSettling"];
+            };
+        };
+        responses: {
+            /** @description Written down */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known of another lot */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_out_settling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                settling_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
             /** @description Something broke here; try again in a moment */
             500: {

@@ -16,6 +16,7 @@ import { horseQuery } from '../today/queries';
 import { dayIn, longDay } from '../words/days';
 import { BlockOnCard } from './BlockOnCard';
 import { CheckOver } from './CheckOver';
+import { CowsOnCard } from './CowsOnCard';
 import { DayBar } from './DayBar';
 import { PrintedCard } from './PrintedCard';
 import type { Card, CardDay } from './queries';
@@ -86,6 +87,7 @@ function Whole({ made, day }: { made: Made; day: CardDay }) {
                 })}
             >
               {block.part === 'check_over' && records && <CheckOver made={made} />}
+              {records && level && <CowsOnCard horseId={horseId} skill={level.skill} />}
             </BlockOnCard>
           );
         })}

@@ -395,6 +395,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/next-cow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description At the pen: whether to leave the cattle, which tempo is due, which cow is next. */
+        post: operations["next-cow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/pace": {
         parameters: {
             query?: never;
@@ -1291,6 +1308,21 @@ export interface components {
              */
             track_ft: number;
         };
+        /** @description A cow for the horse, or why not. */
+        CowChoice: {
+            /**
+             * Format: int32
+             * @description What speaks against it, 0 when nothing does; null when it is not for the horse.
+             */
+            cost?: number | null;
+            /**
+             * Format: uuid
+             * @description The cow.
+             */
+            cow_id: string;
+            not?: components["schemas"]["NotForIt"] | null;
+            tempo?: components["schemas"]["TempoAgainstDue"] | null;
+        };
         /** @description A horse and a cow for it. */
         CowForHorse: {
             /**
@@ -1302,7 +1334,7 @@ export interface components {
              * Format: uuid
              * @description The cow.
              */
-            head_id: string;
+            cow_id: string;
             /**
              * Format: uuid
              * @description The horse.
@@ -1443,12 +1475,14 @@ export interface components {
              * Format: uuid
              * @description The cow.
              */
-            head_id: string;
+            cow_id: string;
             /**
              * Format: double
              * @description The share of honest stops to be expected of it.
              */
             honesty: number;
+            /** @description Its lot stands in the middle and looks out. */
+            settled?: boolean;
             /** @description Sorted off: looks ill, or may not be worked. */
             sorted_off?: boolean;
             /** @description How it goes. */
@@ -2090,6 +2124,19 @@ export interface components {
             to_ft: number;
             turn?: components["schemas"]["Side"] | null;
         };
+        /** @description The flag as a turn was made on it. */
+        FlagSeen: {
+            /**
+             * Format: double
+             * @description Feet along its line.
+             */
+            at_ft: number;
+            /**
+             * Format: double
+             * @description Its speed in feet a second; below 0 goes back.
+             */
+            speed_ft_s: number;
+        };
         /**
          * @description What the ground is like.
          * @enum {string}
@@ -2503,7 +2550,7 @@ export interface components {
         HorseLeftOut: {
             /** @description How many cows are not for it, by why. */
             because: [
-                "sorted_off" | "done" | "at_its_cap" | "too_wild" | "too_quick",
+                "sorted_off" | "done" | "at_its_cap" | "too_wild" | "not_settled" | "too_quick" | "worked_already",
                 number
             ][];
             /**
@@ -2899,6 +2946,15 @@ export interface components {
             length_ft: number;
             /** @description Its points; one alone where the horse stays on the spot. */
             points: components["schemas"]["Point"][];
+        };
+        /** @description Leave the cattle: why, what to do, and what comes after. */
+        Leave: {
+            /** @description The cow to come back to. */
+            back_to: components["schemas"]["Tempo"];
+            /** @description The dry work, in order. */
+            dry_work: components["schemas"]["Level"][];
+            /** @description Why. */
+            why: components["schemas"]["WhyLeave"];
         };
         /** @description A level that is not on the card, and why. */
         LeftOut: {
@@ -3360,6 +3416,7 @@ export interface components {
              */
             tries: number;
         } | {
+            flag?: components["schemas"]["FlagSeen"] | null;
             /** @enum {string} */
             kind: "turn";
             /** @description Where the horse stopped. */
@@ -3374,6 +3431,11 @@ export interface components {
             waited: boolean;
             /** @description Where the weight was. */
             weight: components["schemas"]["Weight"];
+            /**
+             * Format: uuid
+             * @description The work it was made in, which names the cow; left out where nobody said.
+             */
+            work_id?: string | null;
         } | {
             /** @description First, second and third barrel. */
             barrels: components["schemas"]["RunBarrel"][];
@@ -3490,6 +3552,16 @@ export interface components {
             /** @enum {string} */
             what: "done";
         };
+        /**
+         * @description What the last turns say of the next cow.
+         * @enum {string}
+         */
+        NextTempo: "quicker" | "same" | "slower";
+        /**
+         * @description Why a cow may not be for a horse.
+         * @enum {string}
+         */
+        NotForIt: "sorted_off" | "done" | "at_its_cap" | "too_wild" | "not_settled" | "too_quick" | "worked_already";
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -5257,6 +5329,7 @@ export interface components {
         };
         /** @description One turn; the side is the rep's. */
         Turn: {
+            flag?: components["schemas"]["FlagSeen"] | null;
             /** @description Where the horse stopped. */
             position: components["schemas"]["Position"];
             /** @description Whether the cow was turned. */
@@ -5269,6 +5342,11 @@ export interface components {
             waited: boolean;
             /** @description Where the weight was. */
             weight: components["schemas"]["Weight"];
+            /**
+             * Format: uuid
+             * @description The work it was made in, which names the cow; left out where nobody said.
+             */
+            work_id?: string | null;
         };
         /**
          * @description Whether the cow was turned.
@@ -5619,6 +5697,11 @@ export interface components {
             limits?: components["schemas"]["ItemKind"] | null;
             limits_side?: components["schemas"]["Side"] | null;
         };
+        /**
+         * @description What ended the work.
+         * @enum {string}
+         */
+        WhyLeave: "shoulder_leaks" | "head_tossed" | "both";
         /** @description The rides the gate looked at. */
         Window: {
             /**
@@ -6860,6 +6943,64 @@ export interface operations {
                         left_out: components["schemas"]["HorseLeftOut"][];
                         /** @description Horses and cows. */
                         pairs: components["schemas"]["CowForHorse"][];
+                    };
+                };
+            };
+        };
+    };
+    "next-cow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The cattle in the pen. */
+                    cattle: components["schemas"]["CowToMatch"][];
+                    /** @description It had to leave the cattle on the last ride. */
+                    corrected?: boolean;
+                    /** @description Levels that were asked since. */
+                    dry?: components["schemas"]["Level"][];
+                    /** @description Has never worked a cow. */
+                    first?: boolean;
+                    /**
+                     * Format: uuid
+                     * @description The horse.
+                     */
+                    horse_id: string;
+                    /** @description Turns of the last rides, first to last. */
+                    lately?: components["schemas"]["Turn"][];
+                    /** @description It left the cattle on this ride. */
+                    left?: boolean;
+                    /** @description The tempo it is asked at; what it last turned at counts before it. */
+                    tempo: components["schemas"]["Tempo"];
+                    /** @description Turns of this ride since it left the cattle last, first to last. */
+                    today?: components["schemas"]["Turn"][];
+                    /** @description Cattle that it worked on this ride. */
+                    worked?: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The cattle, the best for it first, those that are not for it last. */
+                        cows: components["schemas"]["CowChoice"][];
+                        /** @description Dry work still to be asked before the way back, in order; empty where there is none. */
+                        dry_left: components["schemas"]["Level"][];
+                        leave?: components["schemas"]["Leave"] | null;
+                        /** @description Whether a quicker or a slower cow is due. */
+                        next: components["schemas"]["NextTempo"];
+                        /** @description The tempo that is due. */
+                        tempo: components["schemas"]["Tempo"];
                     };
                 };
             };

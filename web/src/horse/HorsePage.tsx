@@ -10,6 +10,7 @@ import { DatesAtRisk } from '../road/DatesAtRisk';
 import { roadPath } from '../road/queries';
 import { useWho } from '../session/who';
 import { runsPath } from '../ground/queries';
+import { worksPath } from '../herd/queries';
 import { tapesPath } from '../tape/queries';
 import { horseTackPath } from '../tack/queries';
 import { RigLine } from '../tack/RigLine';
@@ -166,6 +167,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {today && (
         <Button component={Link} to={horseTackPath(horse.horse_id)}>
           Tack
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={worksPath(horse.horse_id)}>
+          On cattle
         </Button>
       )}
       {today && (

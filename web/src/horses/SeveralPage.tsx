@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
 import { FormText } from '../form/FormText';
 import { saidOfAll } from '../form/problems';
+import { RowErrors } from '../form/RowErrors';
 import { PageFrame } from '../frame/PageFrame';
 import { plainTable } from '../frame/plainTable';
 import { count } from '../words/plain';
@@ -92,21 +93,7 @@ function Found({ found }: { found: Schemas['HorseRows'] }) {
   const { horses, errors } = found;
   return (
     <Box role="status" sx={{ mt: 3, maxWidth: 720 }}>
-      {errors.length > 0 && (
-        <>
-          <Typography variant="h2">
-            {count(errors.length, 'thing')} to put right; nothing is added until then
-          </Typography>
-          <Box component="ul" aria-label="To put right" sx={{ pl: 2.5, mt: 1 }}>
-            {errors.map((error, index) => (
-              <Typography component="li" key={index}>
-                {error.line > 0 && <strong>Line {error.line}</strong>}
-                {error.column && `, ${error.column}`}: {error.detail}
-              </Typography>
-            ))}
-          </Box>
-        </>
-      )}
+      <RowErrors errors={errors} />
       {horses.length > 0 && (
         <>
           <Typography variant="h2">{count(horses.length, 'horse')} read</Typography>

@@ -50,6 +50,7 @@ export function asSentRide(ride: KeptRide, blocks: KeptBlock[]): Schemas['NewRid
     ...(ride.faults && { faults: ride.faults }),
     ...(ride.rigs && { rigs: ride.rigs }),
     ...(ride.shares && { shares: ride.shares }),
+    ...(ride.works && { works: ride.works }),
     ...(ride.horseAsked && { horse_asked: ride.horseAsked }),
     ...(ride.present && { present: ride.present }),
     ...(ride.ended && { ended: ride.ended }),

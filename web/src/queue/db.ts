@@ -48,6 +48,8 @@ export interface KeptRide extends Row {
   /** In the two-rein, the share along the ride; what the horse asked for in it or in a bosal. */
   shares?: Schemas['ShareSaid'][];
   horseAsked?: Schemas['HorseAsked'][];
+  /** Works on cattle and the flag, first to last. */
+  works?: Schemas['WorkSaid'][];
   /** Who else was there; unset while nobody said here. */
   present?: string;
   /** How it ended, the horse's mood, one line for next time; unset while nobody said here. */
@@ -117,6 +119,15 @@ export interface KeptHold {
 /** A headgear by kind, and what the barn calls it. */
 export type Rig = Omit<Schemas['RigFrom'], 'after_ms'>;
 
+/** A part that was put on a card while the ride went on. */
+export interface CardPartAdded {
+  part: Schemas['Part'];
+  skill: string;
+  rung: string;
+  name: string;
+  asks: number;
+}
+
 /** A horse's card of a day as its rider wants it. */
 export interface KeptCard {
   /** The horse and the day. */
@@ -128,6 +139,10 @@ export interface KeptCard {
   rig?: Rig;
   /** The piece that was put there because the barn says the horse wears it, not by the rider. */
   wornByBarn?: string;
+  /** The work its first ask begins with: a cow that was picked before it. */
+  work?: Pick<Schemas['WorkSaid'], 'work_id' | 'cow_id'>;
+  /** Parts that were ordered on the way: dry work after the cattle, and the way back. */
+  added?: CardPartAdded[];
   /** The share of the bosal it is to begin with, in the two-rein. */
   bosalPct?: number;
   /** Who else is there on the next ride of the day. */

@@ -32,6 +32,8 @@ import { useRecorder, type Recorder } from './useRecorder';
 
 const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
 
+const PenBar = lazy(async () => ({ default: (await import('./PenBar')).PenBar }));
+
 const NotCleared = lazy(async () => ({ default: (await import('./NotCleared')).NotCleared }));
 
 const WhoIsThere = lazy(async () => ({ default: (await import('./WhoIsThere')).WhoIsThere }));
@@ -122,6 +124,11 @@ function Asking({ recorder }: { recorder: Recorder }) {
   return (
     <>
       <Hint recorder={recorder} />
+      {recorder.atPen && (
+        <Suspense fallback={null}>
+          <PenBar recorder={recorder} />
+        </Suspense>
+      )}
       <FaceView recorder={recorder} />
       {(rig === 'two_rein' || rig === 'bosal') && <Ribbon recorder={recorder} />}
       {recorder.settings.map((setting, index) => (

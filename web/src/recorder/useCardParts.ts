@@ -1,8 +1,8 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import type { Card } from '../card/queries';
 import { begin, useCard } from '../card/useCard';
-import type { KeptRide } from '../queue/db';
+import type { CardPartAdded, KeptRide } from '../queue/db';
 import { cardId } from '../queue/card';
 import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
@@ -41,7 +41,10 @@ export function useCardParts(horseId: string, ride: KeptRide | undefined): CardP
     // The card as it reads: it is built anew with every look at it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [db, of, starts, said]);
-  return kept?.card?.begun ? partsOf(kept.card.begun) : none;
+  return useMemo(() => {
+    const begun = kept?.card?.begun ? partsOf(kept.card.begun) : none;
+    return [...begun, ...(kept?.card?.added ?? []).map(asPart)];
+  }, [kept]);
 }
 
 function partsOf({ blocks }: Card): CardPart[] {
@@ -56,6 +59,16 @@ function partsOf({ blocks }: Card): CardPart[] {
     })),
   );
 }
+
+/** What was ordered on the way has no minutes of its own: it lasts until it is right. */
+const asPart = ({ part, skill, rung, name, asks }: CardPartAdded): CardPart => ({
+  part,
+  level: { skill, rung },
+  name,
+  who: '',
+  minutes: 0,
+  asks,
+});
 
 /** Minutes the card has for a level; none for one that it does not have. */
 export function budgetMin(parts: CardPart[], { skill, rung }: Level): number | null {

@@ -16,6 +16,7 @@ import { useAsked } from './useAsked';
 import { budgetMin, useCardParts, type CardPart } from './useCardParts';
 import { useOthers } from './useOthers';
 import { useElsewhere } from './useElsewhere';
+import { useInWork } from './useInWork';
 import { useIntake } from './useIntake';
 import { useQuit } from './useQuit';
 import { useRig } from './useRig';
@@ -57,13 +58,15 @@ export function useRecorder() {
 
   const levelName = asked?.level.name ?? `${skill}, ${rung}`;
   const horseName = horse.data?.name ?? ride?.horseName ?? '';
-  const { record, holding } = useAsking({
+  const { record: say, holding } = useAsking({
     horse: { horseId, horseName },
     level: { ...level, levelName },
     face,
     set,
     onAsked: settle,
   });
+  const inWork = useInWork(horseId);
+  const record = (side: Side, measure: Measure) => say(side, inWork(measure));
   useSoft(db, kept ?? none, asked);
 
   const own = useMemo(
@@ -158,6 +161,8 @@ export function useRecorder() {
     bringBack: () => setLastUndone(takenBack, false),
     change,
     finishRide,
+    /** The page shows the pen: cattle are worked, or were left for dry work. */
+    atPen: asked?.level.measure === 'turn' || parts.some(isOnTheWayBack),
   };
 }
 
@@ -180,6 +185,9 @@ export type FaceRecorder = Pick<
   | 'record'
   | 'holding'
 >;
+
+/** The way back to the cattle, put on the card when they were left. */
+const isOnTheWayBack = ({ part, minutes }: CardPart) => part === 'use' && minutes === 0;
 
 /** The ride's reps of one level, in the order of asking. */
 async function repsOf(

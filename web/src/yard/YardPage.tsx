@@ -1,10 +1,14 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { cowTrainerPath } from '../cow/queries';
+import type { Schemas } from '../api/client';
 import { PageFrame } from '../frame/PageFrame';
 import { placePath } from '../ground/queries';
+import { lotPath, matchPath } from '../herd/queries';
+import { useWho } from '../session/who';
 import { TackShelf } from '../tack/TackShelf';
 import { cattleWords, placeWords } from '../words/yard';
 import { clock } from '../words/days';
@@ -21,15 +25,28 @@ import { YardList } from './YardList';
 
 /** Places and cattle by name and kind, and the tack on its shelf. */
 export function YardPage() {
+  const { records } = useWho();
   return (
     <PageFrame title="Yard">
       <Typography variant="h1">Yard</Typography>
       <Places />
       <TackShelf />
       <Cattle />
-      <Button component={Link} to={cowTrainerPath} sx={{ mt: 1, minHeight: 56 }}>
-        Cow trainer
-      </Button>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 1 }}>
+        {records && (
+          <Button component={Link} to={matchPath()} sx={{ minHeight: 56 }}>
+            Which cow for which horse
+          </Button>
+        )}
+        {records && (
+          <Button component={Link} to="/yard/flag" sx={{ minHeight: 56 }}>
+            Flag
+          </Button>
+        )}
+        <Button component={Link} to={cowTrainerPath} sx={{ minHeight: 56 }}>
+          Cow trainer
+        </Button>
+      </Box>
     </PageFrame>
   );
 }
@@ -92,15 +109,25 @@ function Cattle() {
         id: lot.lot_id,
         about: `${lot.head} head, ${cattleWords[lot.kind].toLowerCase()}`,
       })}
+      pageOf={(lot) => lotPath(lot.lot_id)}
       kinds={Object.entries(cattleWords) as [keyof typeof cattleWords, string][]}
       number={{ field: 'head', label: 'Head', fresh: 10 }}
       becomes="CattleLotSheet"
       hasNote
       saving={put}
       onSave={(id, { name, kind, number, note }, done) =>
-        put.mutate({ id, sheet: { name, kind, head: number, note } }, { onSuccess: done })
+        put.mutate(
+          { id, sheet: { ...capsOf(cattle.data, id), name, kind, head: number, note } },
+          { onSuccess: done },
+        )
       }
       onPutAway={(id, isAway) => away.mutate({ id, away: isAway })}
     />
   );
+}
+
+/** What one cow may be used for stays as it is on the page of the lot. */
+function capsOf(lots: Schemas['LotOfYard'][] | undefined, id: string | undefined) {
+  const lot = lots?.find(({ lot_id }) => lot_id === id);
+  return lot && { works_a_day: lot.works_a_day, minutes_a_day: lot.minutes_a_day };
 }

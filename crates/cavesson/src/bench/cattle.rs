@@ -60,7 +60,7 @@ fn day(works: u32) -> Value {
             "corrected": n.is_multiple_of(5), "works": works})
     };
     let cow = |n: u128| {
-        json!({"head_id": Uuid::from_u128(1_000 + n), "tempo": tempo(n), "honesty": 0.45 + 0.009 * n as f64,
+        json!({"cow_id": Uuid::from_u128(1_000 + n), "tempo": tempo(n), "honesty": 0.45 + 0.009 * n as f64,
             "wild": n.is_multiple_of(9), "sorted_off": n.is_multiple_of(23), "works_left": 2, "worked": n % 8})
     };
     json!({

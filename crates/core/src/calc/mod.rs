@@ -9,7 +9,7 @@
 //! - [`pace`], [`road`]
 //! - [`lay`], [`cloverleaf`], [`fit_course`], [`setting_out`], [`drill`], [`trail_check`], [`runs`],
 //!   [`homography`], [`tape`]
-//! - [`honesty`], [`match_cattle`], [`flag_program`], [`cow_step`]
+//! - [`honesty`], [`match_cattle`], [`next_cow`], [`flag_program`], [`cow_step`]
 //! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`], [`bit_change`]
 
 pub mod bit_change;
@@ -36,6 +36,7 @@ pub mod judge;
 pub mod lay;
 pub mod load;
 pub mod match_cattle;
+pub mod next_cow;
 pub mod pace;
 pub mod quit;
 pub mod road;
@@ -88,6 +89,7 @@ pub const ALL: &[Calculator] = &[
     tape::CALCULATOR,
     honesty::CALCULATOR,
     match_cattle::CALCULATOR,
+    next_cow::CALCULATOR,
     flag_program::CALCULATOR,
     cow_step::CALCULATOR,
     curb::CALCULATOR,

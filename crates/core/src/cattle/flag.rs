@@ -126,7 +126,8 @@ pub fn timed(feet: f64, pace: Pace) -> (f64, f64) {
 }
 
 impl Move {
-    fn pace(&self, level: Tempo) -> Pace {
+    /// How quick and how hard it goes.
+    pub fn pace(&self, level: Tempo) -> Pace {
         if self.kind == FlagMove::Drift {
             DRIFT
         } else {

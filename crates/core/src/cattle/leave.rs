@@ -35,6 +35,17 @@ pub struct Leave {
     pub back_to: Tempo,
 }
 
+/// Back up soft, shoulders over, rock back.
+pub fn dry_work() -> Vec<Level> {
+    [
+        ("frame.back", "stand"),
+        ("turn.haunches", "quarter"),
+        ("stop.rock-back", "walk"),
+    ]
+    .map(|(skill, rung)| Level::new(skill, rung))
+    .to_vec()
+}
+
 /// Of the last so many turns
 pub const LAST: usize = 3;
 /// so many with a leak or a toss.
@@ -64,13 +75,7 @@ pub fn leave(turns: &[Turn]) -> Option<Leave> {
     };
     Some(Leave {
         why,
-        dry_work: [
-            ("frame.back", "stand"),
-            ("turn.haunches", "quarter"),
-            ("stop.rock-back", "walk"),
-        ]
-        .map(|(skill, rung)| Level::new(skill, rung))
-        .to_vec(),
+        dry_work: dry_work(),
         back_to: Tempo::Slow,
     })
 }

@@ -49,7 +49,7 @@ pub struct Horse {
 #[serde(deny_unknown_fields)]
 pub struct Cow {
     /// The cow.
-    pub head_id: Uuid,
+    pub cow_id: Uuid,
     /// How it goes.
     pub tempo: Tempo,
     /// The share of honest stops to be expected of it.
@@ -61,6 +61,9 @@ pub struct Cow {
     /// Sorted off: looks ill, or may not be worked.
     #[serde(default)]
     pub sorted_off: bool,
+    /// Its lot stands in the middle and looks out.
+    #[serde(default = "yes")]
+    pub settled: bool,
     /// Works it may still do on the day.
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 6))]
     pub works_left: u32,
@@ -74,6 +77,10 @@ fn one() -> u32 {
     1
 }
 
+fn yes() -> bool {
+    true
+}
+
 /// A horse and a cow for it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -82,7 +89,7 @@ pub struct Matched {
     /// The horse.
     pub horse_id: Uuid,
     /// The cow.
-    pub head_id: Uuid,
+    pub cow_id: Uuid,
     /// What speaks against it; 0 when nothing does.
     pub cost: u32,
     /// The cow goes otherwise than is due.
@@ -115,9 +122,13 @@ pub enum NotForIt {
     AtItsCap,
     /// Too wild for a first time.
     TooWild,
+    /// Its lot is not settled: nothing for a first time.
+    NotSettled,
     /// More than a step quicker than is due, or quicker at all for a horse that is corrected or
     /// new.
     TooQuick,
+    /// The horse worked it on this ride already.
+    WorkedAlready,
 }
 
 /// A horse that did not get all it was to have.
@@ -176,6 +187,9 @@ pub fn cost(horse: &Horse, cow: &Cow) -> Result<(u32, TempoAgainstDue), NotForIt
     if horse.first && cow.wild {
         return Err(NotForIt::TooWild);
     }
+    if horse.first && !cow.settled {
+        return Err(NotForIt::NotSettled);
+    }
     let due = due(horse);
     let step = place(cow.tempo) - place(due);
     let careful = horse.first || horse.corrected;
@@ -196,7 +210,7 @@ pub fn cost(horse: &Horse, cow: &Cow) -> Result<(u32, TempoAgainstDue), NotForIt
 }
 
 /// The tempo that a horse is to have: the slowest at first, a step slower while it is corrected.
-fn due(horse: &Horse) -> Tempo {
+pub fn due(horse: &Horse) -> Tempo {
     if horse.first {
         Tempo::Slow
     } else if horse.corrected {
@@ -239,7 +253,7 @@ pub fn match_day(horses: &[Horse], cattle: &[Cow]) -> Result<Day, FieldError> {
             let (cost, tempo) = tried(horse, cow).ok()?;
             Some(Matched {
                 horse_id: horse.horse_id,
-                head_id: cow.head_id,
+                cow_id: cow.cow_id,
                 cost,
                 tempo,
             })
@@ -297,7 +311,7 @@ fn check(horses: &[Horse], cattle: &[Cow]) -> Result<(), FieldError> {
         let at = format!("/cattle/{index}");
         SHARE.check(&format!("{at}/honesty"), cow.honesty)?;
         WORKS.check(&format!("{at}/works_left"), f64::from(cow.works_left))?;
-        once(&mut seen, cow.head_id, &format!("{at}/head_id"))?;
+        once(&mut seen, cow.cow_id, &format!("{at}/cow_id"))?;
     }
     Ok(())
 }

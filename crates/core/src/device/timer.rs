@@ -12,6 +12,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::line::{BadLine, summed, unsummed};
 use crate::bounds::RUN_S;
 use crate::kinds::kinds;
 
@@ -52,31 +53,15 @@ pub struct EyeLine {
     pub at_ms: u64,
 }
 
-/// Why a line is none.
-#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
-pub enum BadLine {
-    /// It has not four words.
-    #[error("a line of the eyes has a number, an event, milliseconds and a sum")]
-    Words,
-    /// A word cannot be read.
-    #[error("\"{0}\" is no {1}")]
-    Word(String, &'static str),
-    /// The sum is another.
-    #[error("the sum is {found}, not {expected}: the line came through broken")]
-    Sum {
-        /// As it came.
-        found: String,
-        /// As it had to be.
-        expected: String,
-    },
-}
-
 impl EyeLine {
     /// As the eyes write it, without the end of the line.
     pub fn written(&self) -> String {
-        let text = format!("{} {} {}", self.number, self.event.word(), self.at_ms);
-        let sum = sum_of(&text);
-        format!("{text} {sum}")
+        summed(&format!(
+            "{} {} {}",
+            self.number,
+            self.event.word(),
+            self.at_ms
+        ))
     }
 
     /// Reads a line.
@@ -84,17 +69,14 @@ impl EyeLine {
     /// # Errors
     /// Why it is none.
     pub fn read(line: &str) -> Result<EyeLine, BadLine> {
-        let line = line.trim_end_matches(['\r', '\n']);
-        let (text, sum) = line.rsplit_once(' ').ok_or(BadLine::Words)?;
-        let words: Vec<&str> = text.split(' ').collect();
-        let [number, event, at_ms] = words[..] else {
+        let words: Vec<&str> = line.split_whitespace().collect();
+        if words.len() != 4 {
+            return Err(BadLine::Words);
+        }
+        let text = unsummed(line)?;
+        let [number, event, at_ms] = text.split(' ').collect::<Vec<_>>()[..] else {
             return Err(BadLine::Words);
         };
-        let expected = sum_of(text);
-        if sum != expected {
-            let found = sum.chars().take(8).collect();
-            return Err(BadLine::Sum { found, expected });
-        }
         let bad = |word: &str, what| BadLine::Word(word.to_owned(), what);
         let known = EyeEvent::ALL.into_iter().find(|(_, word)| *word == event);
         Ok(EyeLine {
@@ -103,11 +85,6 @@ impl EyeLine {
             at_ms: at_ms.parse().map_err(|_| bad(at_ms, "time"))?,
         })
     }
-}
-
-fn sum_of(text: &str) -> String {
-    let sum = text.bytes().fold(0_u8, u8::wrapping_add);
-    format!("{sum:02x}")
 }
 
 kinds! {

@@ -3,11 +3,12 @@
 use rand::RngExt;
 use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use super::SoftRule;
 use super::recorded::{Asked, Recorded};
 use crate::Gait;
-use crate::bounds::FieldError;
+use crate::bounds::{FLAG_AT_FT, FLAG_FT_S, FieldError};
 
 /// How fast the cow or flag goes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -87,6 +88,25 @@ pub struct Turn {
     pub waited: bool,
     /// Whether the cow was turned.
     pub result: TurnResult,
+    /// The work it was made in, which names the cow; left out where nobody said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub work_id: Option<Uuid>,
+    /// Where the flag was as it turned; left out for a cow, or a flag that does not say.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub flag: Option<FlagSeen>,
+}
+
+/// The flag as a turn was made on it.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct FlagSeen {
+    /// Feet along its line.
+    #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 200))]
+    pub at_ft: f64,
+    /// Its speed in feet a second; below 0 goes back.
+    #[cfg_attr(feature = "schema", schema(minimum = -40, maximum = 40))]
+    pub speed_ft_s: f64,
 }
 
 impl Recorded for Turn {
@@ -129,7 +149,13 @@ impl Recorded for Turn {
     }
 
     fn check(&self) -> Result<(), FieldError> {
-        Ok(())
+        let Some(flag) = self.flag else {
+            return Ok(());
+        };
+        FLAG_AT_FT.check("/flag/at_ft", flag.at_ft)?;
+        FLAG_FT_S
+            .check("/flag/speed_ft_s", flag.speed_ft_s)
+            .map(|_| ())
     }
 
     fn draw(at: &Asked<'_>, rng: &mut ChaCha8Rng) -> Turn {
@@ -162,6 +188,8 @@ impl Recorded for Turn {
             } else {
                 TurnResult::Turned
             },
+            work_id: None,
+            flag: None,
         }
     }
 }

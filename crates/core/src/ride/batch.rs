@@ -11,10 +11,11 @@ use uuid::Uuid;
 use super::close_out::{Exertion, Mood, RideEnd};
 use super::rig::RigFrom;
 use super::shares::{HorseAsked, ShareSaid};
+use super::work::WorkSaid;
 use crate::Side;
 use crate::bounds::{
     BLOCKS, CHANGES, FieldError, NAME_LETTERS, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS,
-    RIDES_AT_ONCE, SEGMENTS, SEQUENCE, SET_FORWARD_S, SPOTS, TWO_REIN_EVENTS,
+    RIDES_AT_ONCE, SEGMENTS, SEQUENCE, SET_FORWARD_S, SPOTS, TWO_REIN_EVENTS, WORKS_OF_RIDE,
 };
 use crate::horse::RideMark;
 use crate::intake::of_ride::IntakeOfRide;
@@ -98,6 +99,11 @@ pub struct NewRide {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_items = 100))]
     pub horse_asked: Option<Vec<HorseAsked>>,
+    /// The works on cattle or the flag; added to what other devices said, an end that was said
+    /// stays. Left out by a device that does not say.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_items = 60))]
+    pub works: Option<Vec<WorkSaid>>,
     /// That it was logged from a film, and who rides in it; left out for a ride that was
     /// recorded from the saddle or beside it.
     #[serde(default)]
@@ -284,6 +290,7 @@ impl NewRide {
             }
         }
         self.check_shares()?;
+        self.check_works()?;
         if let Some(text) = &self.present {
             check_text(NAME_LETTERS, "/present", text)?;
         }
@@ -305,6 +312,18 @@ impl NewRide {
 }
 
 impl NewRide {
+    fn check_works(&self) -> Result<(), FieldError> {
+        let works = self.works.as_deref().unwrap_or_default();
+        count(WORKS_OF_RIDE, "/works", works.len())?;
+        let mut seen = HashSet::new();
+        for (index, work) in works.iter().enumerate() {
+            let at = format!("/works/{index}");
+            work.check().map_err(|error| error.under(&at))?;
+            once(&mut seen, work.work_id, &format!("{at}/work_id"))?;
+        }
+        Ok(())
+    }
+
     fn check_shares(&self) -> Result<(), FieldError> {
         let shares = self.shares.as_deref().unwrap_or_default();
         if !shares.is_empty() {

@@ -8,6 +8,7 @@
 //! - [`quit`](mod@quit): a good place to quit
 //! - [`quit_use`]: what came of quitting there
 //! - [`strip`]: a ride's reps as the rein strip draws them
+//! - [`work`]: a work on a cow or the flag
 
 pub mod batch;
 pub mod clock;
@@ -17,9 +18,11 @@ pub mod quit_use;
 pub mod rig;
 pub mod shares;
 pub mod strip;
+pub mod work;
 
 pub use batch::{Batch, BlockFault, FromTape, NewBlock, NewRep, NewRide};
 pub use close_out::{Exertion, Mood, RideEnd};
 pub use rig::{RigFrom, RigKind};
 pub use shares::{HorseAsked, ShareSaid};
 pub use strip::{Strip, StripRep};
+pub use work::{HowEnded, WorkEnd, WorkSaid};

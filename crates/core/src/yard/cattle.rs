@@ -1,8 +1,14 @@
-//! A lot of cattle by name, kind and head.
+//! A lot of cattle by name, kind and head, and what each of it may be used for on a day.
+//!
+//! # Source
+//! That cattle are worked for so many works and minutes a day at the most: common practice, no
+//! source. Two works, 12 minutes: product defaults.
 
 use serde::{Deserialize, Serialize};
 
-use crate::bounds::{FieldError, HEAD, NAME_LETTERS, NOTE_LETTERS, together};
+use crate::bounds::{
+    COW_MINUTES_A_DAY, FieldError, HEAD, NAME_LETTERS, NOTE_LETTERS, WORKS_A_DAY, together,
+};
 use crate::kinds::kinds;
 use crate::text::{check_optional_text, check_text};
 
@@ -37,6 +43,22 @@ pub struct CattleLotSheet {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(max_length = 600))]
     pub note: String,
+    /// Works of one cow a day at the most.
+    #[serde(default = "two")]
+    #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 6))]
+    pub works_a_day: u8,
+    /// Minutes of one cow a day at the most.
+    #[serde(default = "twelve")]
+    #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 60))]
+    pub minutes_a_day: u8,
+}
+
+fn two() -> u8 {
+    2
+}
+
+fn twelve() -> u8 {
+    12
 }
 
 impl CattleLotSheet {
@@ -49,6 +71,12 @@ impl CattleLotSheet {
             check_text(NAME_LETTERS, "/name", &self.name),
             HEAD.check("/head", f64::from(self.head)).map(|_| ()),
             check_optional_text(NOTE_LETTERS, "/note", &self.note),
+            WORKS_A_DAY
+                .check("/works_a_day", f64::from(self.works_a_day))
+                .map(|_| ()),
+            COW_MINUTES_A_DAY
+                .check("/minutes_a_day", f64::from(self.minutes_a_day))
+                .map(|_| ()),
         ])
     }
 }

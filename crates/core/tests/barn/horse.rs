@@ -171,5 +171,7 @@ pub fn turn(position: Position, shoulders: Shoulders, weight: Weight) -> Measure
         weight,
         waited: true,
         result: TurnResult::Turned,
+        work_id: None,
+        flag: None,
     })
 }

@@ -2,9 +2,14 @@
 //! flag against the kinematics of even acceleration, the cow against what its model promises.
 
 mod flag;
+mod herd;
 mod honesty;
 mod matching;
+mod pen;
+mod rows;
 mod sense;
+mod settle;
+mod summary;
 mod work;
 
 /// Worked out with scipy: `linear_sum_assignment` and `stats.beta.ppf`.

@@ -18,11 +18,12 @@ fn horse(number: u128) -> Horse {
 
 fn cow(number: u128) -> Cow {
     Cow {
-        head_id: Uuid::from_u128(1000 + number),
+        cow_id: Uuid::from_u128(1000 + number),
         tempo: Tempo::Medium,
         honesty: 0.8,
         wild: false,
         sorted_off: false,
+        settled: true,
         works_left: 2,
         worked: 0,
     }
@@ -188,7 +189,7 @@ fn a_day_gives_each_horse_other_cows_and_no_cow_too_many() {
             .pairs
             .iter()
             .filter(|pair| pair.horse_id == one.horse_id)
-            .map(|pair| pair.head_id)
+            .map(|pair| pair.cow_id)
             .collect();
         own.dedup();
         assert_eq!(own.len(), 2, "no cow twice");
@@ -197,7 +198,7 @@ fn a_day_gives_each_horse_other_cows_and_no_cow_too_many() {
         assert!(
             day.pairs
                 .iter()
-                .filter(|pair| pair.head_id == one.head_id)
+                .filter(|pair| pair.cow_id == one.cow_id)
                 .count()
                 <= 2
         );

@@ -5,23 +5,25 @@ use cavesson_core::cattle::tempo::{NextTempo, next_tempo, quicker, slower};
 use cavesson_core::ladder::Ladder;
 use cavesson_core::rep::turn::{Position, Shoulders, Tempo, Turn, TurnResult, Weight};
 
-const RIGHT: Turn = Turn {
+pub const RIGHT: Turn = Turn {
     tempo: Tempo::Slow,
     position: Position::Even,
     shoulders: Shoulders::SweptAcross,
     weight: Weight::Behind,
     waited: true,
     result: TurnResult::Turned,
+    work_id: None,
+    flag: None,
 };
-const LEAKED: Turn = Turn {
+pub const LEAKED: Turn = Turn {
     shoulders: Shoulders::Leaked,
     ..RIGHT
 };
-const TOSSED: Turn = Turn {
+pub const TOSSED: Turn = Turn {
     weight: Weight::HeadTossed,
     ..RIGHT
 };
-const PAST: Turn = Turn {
+pub const PAST: Turn = Turn {
     position: Position::Past,
     ..RIGHT
 };

@@ -1,6 +1,7 @@
 //! Timing eyes: lines, runs, and what goes wrong at a line.
 
-use cavesson_core::device::timer::{BadLine, EyeEvent, EyeFault, EyeLine, EyeSaid, Eyes};
+use cavesson_core::device::line::BadLine;
+use cavesson_core::device::timer::{EyeEvent, EyeFault, EyeLine, EyeSaid, Eyes};
 use proptest::prelude::*;
 
 fn line(number: u32, event: EyeEvent, at_ms: u64) -> EyeLine {

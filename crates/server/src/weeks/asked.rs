@@ -6,17 +6,18 @@ use cavesson_core::card::Limits;
 use cavesson_core::day::days_between;
 use cavesson_core::heat::HeatHour;
 use cavesson_core::horse::{Goal, HorseTrait};
+use cavesson_core::ladder::Level;
 use cavesson_core::person::WorkHours;
 use cavesson_core::road::priority::{NEAR_DAYS, by_date};
 use cavesson_core::week::plan::{
     FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
-    WeekLot, WeekRider, Weights,
+    WeekRider, Weights,
 };
 use cavesson_core::week::rule::minutes_of;
 use cavesson_core::week::{DayPlace, Trips};
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::fitting::{self, HorseRig};
-use cavesson_store::{cattle_lot, goal, horse, person, place, program, ride, work_hours};
+use cavesson_store::{goal, horse, person, place, program, ride, work_hours};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -24,6 +25,8 @@ use uuid::Uuid;
 use super::stood::{Stood, stand_in};
 use super::works::{Yard, works};
 use crate::cards::{day_with, judged_horse};
+use crate::cattle::match_day::to_match;
+use crate::cattle::{herd, pen};
 use crate::day_plan::{self, as_seen};
 use crate::known::Judged;
 use crate::problem::{Answer, Problem};
@@ -40,8 +43,6 @@ const USUAL_HOURS: (u16, u16, u8) = (7 * 60, 18 * 60, 20);
 const QUIET: (u16, u16) = (9 * 60, 16 * 60);
 /// A horse is young up to this age. Product default.
 const YOUNG_YEARS: i64 = 3;
-/// Works of a lot in a week, until the herd book says how many are left.
-const WORKS_LEFT: u16 = 400;
 
 /// A week of a barn.
 pub struct WeekOfBarn {
@@ -105,11 +106,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
         sunday,
     )
     .await?;
-    let lots: Vec<_> = cattle_lot::list(&mut barn)
-        .await?
-        .into_iter()
-        .filter(|lot| lot.put_away_at.is_none())
-        .collect();
+    let herd = herd::in_use(&mut barn, first).await?;
     let places: Vec<_> = place::list(&mut barn)
         .await?
         .into_iter()
@@ -143,8 +140,8 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
         });
     }
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
+    let on_cattle = pen::lately(&mut barn, &ids).await?;
     let judged = app.known.judged(barn, &ids, today).await?;
-    let lot_ids: Vec<Uuid> = lots.iter().map(|lot| lot.lot_id).collect();
     let of_horses: Vec<WeekHorse> = horses
         .into_iter()
         .zip(&judged)
@@ -168,7 +165,11 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
             };
             asked.horse(
                 &places,
-                &lot_ids,
+                &herd.lots_for(&to_match(
+                    horse.horse_id,
+                    &Level::new("cow.drive", "walk"),
+                    on_cattle.get(&horse.horse_id),
+                )),
                 trips.wanting(signed.barn.quiet_pct()),
                 what_if,
             )
@@ -188,15 +189,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
                 closes_min: place.sheet.closes.map(minutes_of),
             })
             .collect(),
-        cattle: lots
-            .iter()
-            .map(|lot| WeekLot {
-                lot_id: lot.lot_id,
-                name: lot.sheet.name.clone(),
-                works_left: WORKS_LEFT,
-                works_a_day: None,
-            })
-            .collect(),
+        cattle: herd.week_lots(dates.len()),
         fixed: fixed(signed, &near, &dates),
         pins: Vec::new(),
         before: Vec::new(),

@@ -78,7 +78,7 @@ fn work_of(instance: &mut WeekInstance, stored: &Booking, seen: &DayBooking) -> 
         _ if seen.pattern => WorkKind::Pattern,
         _ => WorkKind::Ride,
     };
-    let lot_id = instance.cattle.first().map(|lot| lot.lot_id);
+    let any_lot = instance.cattle.first().map(|lot| lot.lot_id);
     let horse = instance
         .horses
         .iter_mut()
@@ -108,7 +108,10 @@ fn work_of(instance: &mut WeekInstance, stored: &Booking, seen: &DayBooking) -> 
         kind,
         minutes,
         place_ids,
-        lot_id: lot_id.filter(|_| kind == WorkKind::Cattle),
+        lot_id: alike
+            .and_then(|work| horse.works[work].lot_id)
+            .or(any_lot)
+            .filter(|_| kind == WorkKind::Cattle),
         helper: false,
         at_most: if kind == WorkKind::Ride { 12 } else { 2 },
         gate_soon: false,

@@ -1,0 +1,40 @@
+//! Cattle: the herd book, which cow for which horse, works.
+//!
+//! - [`herd`]: cattle with how they stand today
+//! - [`lots`]: a lot with its cattle and settlings
+//! - [`cows`]: one cow: its sheet, signs, treatments, works
+//! - [`match_day`]: which cow for which horse on a day
+//! - [`pen`]: what a device takes along to the pen
+//! - [`works`]: works of a horse, where its turns come apart
+
+mod cows;
+mod health;
+pub mod herd;
+mod lots;
+pub mod match_day;
+pub mod pen;
+mod works;
+
+use utoipa_axum::router::OpenApiRouter;
+
+use crate::App;
+use crate::problem::Problem;
+
+/// Their routes.
+pub fn routes() -> OpenApiRouter<App> {
+    OpenApiRouter::new()
+        .merge(lots::routes())
+        .merge(cows::routes())
+        .merge(health::routes())
+        .merge(match_day::routes())
+        .merge(pen::routes())
+        .merge(works::routes())
+}
+
+fn no_cow() -> Problem {
+    Problem::not_found("no such cow in this barn")
+}
+
+fn no_lot() -> Problem {
+    Problem::not_found("no such lot of cattle in this barn")
+}

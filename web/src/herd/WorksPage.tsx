@@ -1,0 +1,117 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { Schemas } from '../api/client';
+import { TurnFan } from '../draw/TurnFan';
+import { FormSelect } from '../form/FormSelect';
+import { Asked } from '../frame/Asked';
+import { PageFrame } from '../frame/PageFrame';
+import { Section } from '../frame/Section';
+import { useWho } from '../session/who';
+import { horseQuery } from '../today/queries';
+import { dayIn, saidDay } from '../words/days';
+import { howWords, turnsInWords } from '../words/herd';
+import { count } from '../words/plain';
+import { cowPath, worksQuery } from './queries';
+import { Tag } from './Tag';
+import { TurnsTable } from './TurnsTable';
+
+/** The works of a horse: where its turns come apart, ride by ride, cow by cow. */
+export function WorksPage() {
+  const { horseId = '' } = useParams();
+  const horse = useQuery(horseQuery(horseId));
+  const works = useQuery(worksQuery(horseId));
+  const name = horse.data?.name ?? '';
+  return (
+    <PageFrame title={`${name} on cattle`}>
+      <Typography variant="h1">
+        <Link to={`/horses/${horseId}`}>{name}</Link> on cattle
+      </Typography>
+      <Asked query={works}>
+        {(found) =>
+          found.rides.length === 0 ? (
+            <Typography sx={{ mt: 2, maxWidth: 620 }}>
+              No works yet. On a ride, pick the cow on the turn face; each turn is kept with it.
+            </Typography>
+          ) : (
+            <Works works={found} />
+          )
+        }
+      </Asked>
+    </PageFrame>
+  );
+}
+
+function Works({ works }: { works: Schemas['WorksOfHorse'] }) {
+  const { time_zone } = useWho();
+  const [params, setParams] = useSearchParams();
+  const today = dayIn(time_zone);
+  const picked = works.rides.find(({ ride_id }) => ride_id === params.get('ride'));
+  const summary = picked?.summary ?? works.summary;
+  const named = ({ day, rider }: Schemas['WorksOfRide']) => `${saidDay(day, today)}, ${rider}`;
+  return (
+    <>
+      <Box sx={{ maxWidth: 360, mt: 2 }}>
+        <FormSelect
+          label="Turns of"
+          value={picked?.ride_id ?? ''}
+          of={[
+            ['', `the last ${Math.min(10, works.rides.length)} rides on cattle or the flag`],
+            ...works.rides.map((ride) => [ride.ride_id, named(ride)] as const),
+          ]}
+          onPick={(ride) => setParams(ride ? { ride } : {}, { replace: true })}
+        />
+      </Box>
+      <Typography sx={{ mt: 2, fontWeight: 700, fontSize: '1.2rem', maxWidth: 720 }}>
+        {turnsInWords(summary)}
+      </Typography>
+      <TurnFan summary={summary} />
+      <TurnsTable cells={summary.cells} />
+      {(picked ? [picked] : works.rides).map((ride) => (
+        <Section key={ride.ride_id} title={named(ride)}>
+          <Box
+            component="ul"
+            aria-label={`Works ${named(ride)}`}
+            sx={{ listStyle: 'none', p: 0, m: 0 }}
+          >
+            {ride.works.map((work) => (
+              <Work key={work.work_id} work={work} />
+            ))}
+          </Box>
+          <Button component={Link} to={`/rides/${ride.ride_id}`} sx={{ minHeight: 48 }}>
+            The whole ride
+          </Button>
+        </Section>
+      ))}
+    </>
+  );
+}
+
+function Work({ work }: { work: Schemas['WorkShown'] }) {
+  const sides = (['left', 'right'] as const).map((side) => {
+    const own = work.turns.filter((turn) => turn.side === side);
+    return own.length > 0 ? `${count(own.length, 'turn')} ${side}` : '';
+  });
+  const turns = sides.filter(Boolean).join(', ') || 'no turns';
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'flex', gap: 1.5, alignItems: 'center', py: 0.75, minHeight: 64 }}
+    >
+      {work.cow_id && work.tag ? (
+        <Link to={cowPath(work.cow_id)} aria-label={`Cow ${work.tag}`}>
+          <Tag tag={work.tag} size={34} />
+        </Link>
+      ) : (
+        <Typography sx={{ fontWeight: 700, minWidth: 58 }}>Flag</Typography>
+      )}
+      <Typography>
+        {turns}
+        {work.minutes != null && `, ${work.minutes.toFixed(1)} min`}.{' '}
+        {work.how ? `${howWords[work.how]}.` : ''}
+      </Typography>
+    </Box>
+  );
+}
