@@ -1,36 +1,13 @@
 import { expect, test } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { dirname, join } from 'node:path';
 import { barn } from './new-barn';
+import { endPrograms, start } from './programs';
 
 /** Timing eyes: the simulated pair, what carries its times, and the run that takes one. */
 
 const { CAVESSON_BIN = '' } = process.env;
-const started: ChildProcess[] = [];
 
-/** Starts a program and waits until it says something. */
-function start(program: string, args: string[], says: RegExp, env = {}): Promise<RegExpMatchArray> {
-  const child = spawn(program, args, { env: { ...process.env, ...env } });
-  started.push(child);
-  let said = '';
-  return new Promise((resolve, reject) => {
-    const hear = (more: Buffer) => {
-      said += more.toString();
-      const found = said.match(says);
-      if (found) resolve(found);
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.on('exit', (code) => reject(new Error(`${program} ended with ${code}: ${said}`)));
-  });
-}
-
-test.afterEach(() => {
-  for (const child of started.splice(0)) {
-    child.removeAllListeners('exit');
-    child.kill('SIGTERM');
-  }
-});
+test.afterEach(endPrograms);
 
 test('a run through the eyes is taken by one touch on the run face, and by a typed run', async ({
   page,
@@ -41,7 +18,7 @@ test('a run through the eyes is taken by one touch on the run face, and by a typ
   const standin = join(dirname(CAVESSON_BIN), 'cavesson-standin');
   const [, http, eyes] = await start(
     standin,
-    ['--listen', '127.0.0.1:0', '--eyes', '127.0.0.1:0'],
+    ['--listen', '127.0.0.1:0', '--eyes', '127.0.0.1:0', '--flag', '127.0.0.1:0'],
     /weather on (\S+)\s+timing eyes on (\S+)/,
   );
   const timer = ['timer', '--eyes', eyes!, '--address', baseURL!, '--sign-in'];

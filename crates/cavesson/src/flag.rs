@@ -66,6 +66,6 @@ fn in_words(order: &FlagOrder) -> String {
         FlagOrder::Go { to_ft, .. } => format!("go to {to_ft:.0} ft"),
         FlagOrder::Stop => "stop".into(),
         FlagOrder::Start => "go on".into(),
-        FlagOrder::Speed { percent } => format!("{percent} % of the speed"),
+        FlagOrder::Speed { percent } => format!("{percent}% of the speed"),
     }
 }

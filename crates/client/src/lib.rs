@@ -257,6 +257,15 @@ impl Client {
         done(self.call(Method::PUT, path, body).await?).await
     }
 
+    /// Takes out what a path names.
+    ///
+    /// # Errors
+    /// No answer, or a refusal.
+    pub async fn delete(&self, path: &str) -> ClientResult<()> {
+        let url = format!("{}{path}", self.address);
+        done(self.http.delete(url).send().await?).await
+    }
+
     async fn call(&self, method: Method, path: &str, body: &Value) -> ClientResult<Response> {
         let url = format!("{}{path}", self.address);
         Ok(self.http.request(method, url).json(body).send().await?)

@@ -304,7 +304,7 @@ async fn an_end_that_was_said_stays_and_works_are_of_their_own_ride(pool: PgPool
     let trainer = server.person("trainer@home").await;
     let blue = lot(&trainer, "Blue tags").await;
     let id = cow(&trainer, blue, sheet("12", "slow")).await;
-    let mut batch = worked(server.oatcake, id, "right_turn", &[json!({})]);
+    let mut batch = worked(server.oatcake, id, "good_turn", &[json!({})]);
     let ended = batch["rides"][0]["works"][0]["ended"].take();
     stored(&trainer, &batch).await;
     let page = format!("/api/cows/{id}");
@@ -313,7 +313,7 @@ async fn an_end_that_was_said_stays_and_works_are_of_their_own_ride(pool: PgPool
     stored(&trainer, &batch).await;
     batch["rides"][0]["works"][0]["ended"]["how"] = json!("lost");
     stored(&trainer, &batch).await;
-    assert_eq!(trainer.json(&page).await["works"][0]["how"], "right_turn");
+    assert_eq!(trainer.json(&page).await["works"][0]["how"], "good_turn");
 
     let mut nobodys = worked(server.oatcake, Uuid::now_v7(), "lost", &[]);
     let (status, said) = problem(trainer.batch(&nobodys).await).await;
@@ -375,10 +375,30 @@ async fn the_pen_knows_the_last_turns_and_whether_it_had_to_leave(pool: PgPool) 
     );
     assert_eq!(after["lately"].as_array().unwrap().len(), 3);
     assert_eq!(after["lately"][0]["ride_id"], batch["rides"][0]["ride_id"]);
+    // The next card carries it: cattle are off it until what lies under the leak is right.
+    let card_path = format!("/api/horses/{}/card", server.oatcake);
+    let card: Value = rider
+        .post(&card_path, &json!({}))
+        .await
+        .json()
+        .await
+        .unwrap();
+    let left_out = card["left_out"].as_array().unwrap();
+    let turn = left_out
+        .iter()
+        .find(|one| one["level"]["skill"] == "cow.turn");
+    let why = turn.unwrap()["why"].as_str().unwrap();
+    assert!(why.starts_with("Moved back"), "{why}");
+    let blocks = card["blocks"].as_array().unwrap();
+    let carries = |block: &&Value| {
+        let why = block["why"].as_str().unwrap();
+        why.contains("turns with a cow, slow was moved back")
+    };
+    assert_eq!(blocks.iter().filter(carries).count(), 1, "{card}");
     // A ride without trouble after it.
     stored(
         &rider,
-        &worked(server.oatcake, id, "right_turn", &[json!({}), json!({})]),
+        &worked(server.oatcake, id, "good_turn", &[json!({}), json!({})]),
     )
     .await;
     assert_eq!(rider.json(&path).await["corrected"], false);

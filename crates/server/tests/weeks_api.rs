@@ -322,3 +322,40 @@ async fn who_likes_to_be_home_is_home_where_it_can_be(pool: PgPool) {
     assert_eq!(put(&trainer, &path, sheet(Value::Null)).await.status(), 204);
     assert_eq!(of_person().await["home_by_min"], Value::Null);
 }
+
+/// The herd book says how many rides on cattle a week has, and on which lot a horse goes.
+#[sqlx::test(migrator = "TABLES")]
+async fn cattle_that_can_be_worked_are_what_the_week_has(pool: PgPool) {
+    let (_server, trainer) = week(pool).await;
+    let lot = async |name: &str| {
+        let sheet = json!({"name": name, "kind": "heifers", "head": 9, "works_a_day": 3});
+        let (status, added) = answered(trainer.post("/api/cattle", &sheet).await).await;
+        assert_eq!(status, 201, "{added}");
+        added["id"].clone()
+    };
+    let (counted, loose) = (lot("Blue tags").await, lot("Yellow tags").await);
+    for (tag, done) in [("12", false), ("14", false), ("15", true)] {
+        let sheet = json!({"tag": tag, "kind": "heifer", "came": "2026-01-05", "tempo": "slow",
+            "handling": "well", "done": done});
+        let body = json!({"lot_id": counted, "sheet": sheet});
+        assert_eq!(trainer.post("/api/cows", &body).await.status(), 201);
+    }
+    let shown = trainer.json(WEEK).await;
+    let of = |lot_id: &Value| {
+        let lots = shown["instance"]["cattle"].as_array().unwrap();
+        lots.iter()
+            .find(|lot| lot["lot_id"] == *lot_id)
+            .unwrap()
+            .clone()
+    };
+    // Two that can be worked, three works each a day, two works a ride: three rides a day.
+    assert_eq!(
+        (&of(&counted)["works_a_day"], &of(&counted)["works_left"]),
+        (&json!(3), &json!(21))
+    );
+    assert_eq!(
+        of(&loose)["works_a_day"],
+        Value::Null,
+        "nothing is written down of it"
+    );
+}

@@ -111,7 +111,7 @@ create table ride_work
     constraint ride_work_ride foreign key (barn_id, ride_id) references ride (barn_id, ride_id),
     constraint ride_work_cow foreign key (barn_id, cow_id) references cow (barn_id, cow_id),
     constraint ride_work_how_known check (ended_how in
-        ('right_turn', 'lost', 'ran_through', 'left_cattle', 'rest')),
+        ('good_turn', 'lost', 'ran_through', 'left_cattle', 'rest')),
     constraint ride_work_end_whole check ((ended_after_ms is null) = (ended_how is null)),
     constraint ride_work_after_sane check (after_ms between 0 and 172800000),
     constraint ride_work_end_sane check (ended_after_ms between after_ms and 172800000)

@@ -5116,7 +5116,7 @@ export interface components {
          * @description How a work ended.
          * @enum {string}
          */
-        HowEnded: "right_turn" | "lost" | "ran_through" | "left_cattle" | "rest";
+        HowEnded: "good_turn" | "lost" | "ran_through" | "left_cattle" | "rest";
         /** @description What the intake of a horse has come to. */
         Intake: {
             /** @description Missing under what the horse does, the one that most waits for first. */
@@ -9349,6 +9349,11 @@ export interface components {
             by_position: number[];
             /**
              * Format: int32
+             * @description How many were as they should be.
+             */
+            good: number;
+            /**
+             * Format: int32
              * @description Shoulders leaked.
              */
             leaked: number;
@@ -9362,11 +9367,6 @@ export interface components {
              * @description Panicked.
              */
             panicked: number;
-            /**
-             * Format: int32
-             * @description How many were right.
-             */
-            right: number;
             /** @description The side. */
             side: components["schemas"]["Side"];
             /** @description The tempo. */

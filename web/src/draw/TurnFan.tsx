@@ -1,4 +1,5 @@
 import { useTheme } from '@mui/material/styles';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import type { Schemas } from '../api/client';
 import { turnsInWords } from '../words/herd';
 
@@ -36,7 +37,11 @@ function wedge(inner: number, outer: number, from: number, to: number, sign: num
  * top. A leaf is as full as its share of the turns; leaves of a wrong place are hatched.
  */
 export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
-  const { leather } = useTheme().palette;
+  const theme = useTheme();
+  const { leather } = theme.palette;
+  // On a phone the picture is half as large: the words stay as large, and the table has the rest.
+  const phone = useMediaQuery(theme.breakpoints.down('sm'));
+  const text = phone ? 25 : 15;
   const cells = summary.cells;
   const cellOf = (side: string, tempo: string) =>
     cells.find((cell) => cell.side === side && cell.tempo === tempo);
@@ -77,6 +82,7 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
                       path={wedge(inner, out, angle(leaf), angle(leaf + 1), sign)}
                       many={cell?.by_position[leaf] ?? 0}
                       of={cell?.turns ?? 0}
+                      text={text + 2}
                       wrong={leaf === 0 || leaf === 3}
                       textAt={at((inner + out) / 2, (angle(leaf) + angle(leaf + 1)) / 2, sign)}
                     />
@@ -91,22 +97,23 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
                   )}
                   <text
                     x={middle + sign * ((inner + out) / 2)}
-                    y={ground + 18}
+                    y={ground + text + 3}
                     textAnchor="middle"
-                    fontSize="15"
+                    fontSize={text}
                     fill={leather.ink}
                   >
                     {tempo}
                   </text>
                   <text
+                    display={phone ? 'none' : undefined}
                     x={middle + sign * ((inner + out) / 2)}
                     y={ground + 37}
                     textAnchor="middle"
-                    fontSize="15"
+                    fontSize={text}
                     fontWeight={700}
                     fill={leather.ink}
                   >
-                    {cell ? rightOf(cell) : ''}
+                    {cell ? goodOf(cell) : ''}
                   </text>
                 </g>
               );
@@ -118,7 +125,7 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
                   key={position}
                   x={x}
                   y={y}
-                  fontSize="15"
+                  fontSize={text}
                   fill={leather.ink}
                   textAnchor={sign < 0 ? 'end' : 'start'}
                 >
@@ -127,10 +134,10 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
               );
             })}
             <text
-              x={middle + sign * 12}
-              y={24}
-              textAnchor={sign < 0 ? 'end' : 'start'}
-              fontSize="18"
+              x={sign < 0 ? 8 : width - 8}
+              y={28}
+              textAnchor={sign < 0 ? 'start' : 'end'}
+              fontSize={text + 3}
               fontWeight={700}
               fill={leather.ink}
             >
@@ -139,27 +146,35 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
           </g>
         );
       })}
-      <text x={middle} y={ground + 18} textAnchor="middle" fontSize="15" fill={leather.ink}>
+      <text x={middle} y={ground + text + 3} textAnchor="middle" fontSize={text} fill={leather.ink}>
         cow
       </text>
-      <text x={middle} y={ground + 37} textAnchor="middle" fontSize="15" fill={leather.ink}>
-        right
+      <text
+        display={phone ? 'none' : undefined}
+        x={middle}
+        y={ground + 37}
+        textAnchor="middle"
+        fontSize={text}
+        fill={leather.ink}
+      >
+        good
       </text>
     </svg>
   );
 }
 
-const rightOf = ({ right, turns }: Cell) => `${right} of ${turns}`;
+const goodOf = ({ good, turns }: Cell) => `${good} of ${turns}`;
 
 interface LeafProps {
   path: string;
   many: number;
   of: number;
   wrong: boolean;
+  text: number;
   textAt: string;
 }
 
-function Leaf({ path, many, of, wrong, textAt }: LeafProps) {
+function Leaf({ path, many, of, wrong, text, textAt }: LeafProps) {
   const { leather } = useTheme().palette;
   const [x, y] = textAt.split(' ').map(Number) as [number, number];
   const share = of > 0 ? many / of : 0;
@@ -178,7 +193,7 @@ function Leaf({ path, many, of, wrong, textAt }: LeafProps) {
           x={x}
           y={y + 6}
           textAnchor="middle"
-          fontSize="17"
+          fontSize={text}
           fontWeight={700}
           fill={leather.ink}
           stroke={leather.paper}

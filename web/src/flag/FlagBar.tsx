@@ -26,7 +26,7 @@ export function FlagBar({ working, tempo, onWork, onEnd }: Props) {
     if (flag) await orderFlag({ order: 'stop' });
   };
   const quit = async () => {
-    onEnd('right_turn');
+    onEnd('good_turn');
     await stop();
   };
   const runs = flag && flag.at.state !== 'stopped' && flag.at.moves_left > 0;
@@ -55,7 +55,7 @@ export function FlagBar({ working, tempo, onWork, onEnd }: Props) {
         )}
         {working && (
           <Button onClick={() => void quit()} sx={touchSx}>
-            {howWords.right_turn}
+            {howWords.good_turn}
           </Button>
         )}
       </Box>

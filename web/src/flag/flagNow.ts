@@ -27,3 +27,9 @@ export function flagNow(): Schemas['FlagSeen'] | null {
   const at = last.at_ft + (last.speed_ft_s * agoMs) / 1_000;
   return { at_ft: Math.min(200, Math.max(0, at)), speed_ft_s: last.speed_ft_s };
 }
+
+/** A turn with the place of the flag, where it is followed. */
+export function atFlag<M extends { kind: string }>(measure: M): M {
+  const flag = measure.kind === 'turn' ? flagNow() : null;
+  return flag ? { ...measure, flag } : measure;
+}

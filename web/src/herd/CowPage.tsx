@@ -8,7 +8,7 @@ import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
-import { dayIn, longDay, saidDay, shortDay } from '../words/days';
+import { dayIn, saidDay, shortDay } from '../words/days';
 import { cowKindWords, goesWords, handlingWords, leftInWords, stopsInWords } from '../words/herd';
 import { count } from '../words/plain';
 import { CowForm } from './CowForm';
@@ -48,7 +48,7 @@ function OneCow({ cow }: { cow: CowPageData }) {
           <Typography>
             {cowKindWords[sheet.kind]} of <Link to={lotPath(cow.lot_id)}>{cow.lot}</Link>,{' '}
             {goesWords[sheet.tempo].toLowerCase()}, {handlingWords[sheet.handling].toLowerCase()}.
-            Came {longDay(sheet.came)}. {sheet.note}
+            Came {saidDay(sheet.came, today)}. {sheet.note}
           </Typography>
         </Box>
       </Box>

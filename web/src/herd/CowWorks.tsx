@@ -17,7 +17,7 @@ export function CowWorks({ works }: { works: Schemas['WorkShown'][] }) {
       {works.length === 0 ? (
         <Typography>Nobody has worked it yet.</Typography>
       ) : (
-        <Box sx={{ overflowX: 'auto' }}>
+        <Box role="region" aria-label="Works in a table" tabIndex={0} sx={{ overflowX: 'auto' }}>
           <Box component="table" sx={{ ...plainTable, maxWidth: 720 }}>
             <thead>
               <tr>

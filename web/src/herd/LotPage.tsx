@@ -9,6 +9,7 @@ import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { useWho } from '../session/who';
 import { goesWords, leftInWords, settledWords } from '../words/herd';
+import { shortDay } from '../words/days';
 import { count } from '../words/plain';
 import { Caps } from './Caps';
 import { CowForm, freshCow } from './CowForm';
@@ -127,7 +128,7 @@ function CowRow({ cow, hollow }: { cow: CowOfLot; hollow: boolean }) {
           <Stops honesty={standing.honesty} />
           <Typography variant="body2">
             {worked}
-            {until && `. Not for meat until ${until}`}
+            {until && `. Not for meat until ${shortDay(until)}`}
           </Typography>
         </Box>
       </Box>

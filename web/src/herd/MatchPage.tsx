@@ -118,7 +118,8 @@ export function CowsOfHorse({ one }: { one: Schemas['HorseOfDay'] }) {
               {goesWords[cow.goes]}: {againstDueWords[cow.tempo]}
             </Typography>
             <Typography variant="body2">
-              {stopsInWords(cow.honesty)}, {count(cow.works, 'work')} so far
+              {stopsInWords(cow.honesty)},{' '}
+              {cow.works > 0 ? `${count(cow.works, 'work')} so far` : 'never worked'}
             </Typography>
           </Box>
         </Box>

@@ -10,16 +10,17 @@ interface Props {
 
 /** A tag as it hangs from an ear: read off in one glance, across the pen. */
 export function Tag({ tag, size = 44, hollow = false }: Props) {
-  const long = tag.length > 3;
+  // A long tag is written smaller, so that it stays one tag.
+  const letters = Math.max(2, tag.length);
+  const numerals = size * Math.min(1, 4 / letters);
   return (
     <Box
       component="span"
       sx={{
         display: 'inline-grid',
         placeItems: 'center',
-        minWidth: size * 1.7,
+        width: size * 0.5 + numerals * 0.66 * letters,
         height: size * 1.35,
-        px: size / 100,
         // Cut off at the upper corners, where it hangs from the ear.
         clipPath: 'polygon(24% 0, 76% 0, 100% 30%, 100% 100%, 0 100%, 0 30%)',
         bgcolor: 'text.primary',
@@ -37,7 +38,7 @@ export function Tag({ tag, size = 44, hollow = false }: Props) {
           clipPath: 'polygon(24% 0, 76% 0, 100% 30%, 100% 100%, 0 100%, 0 30%)',
           bgcolor: hollow ? 'background.default' : 'transparent',
           color: hollow ? 'text.primary' : 'inherit',
-          fontSize: long ? size * 0.62 : size,
+          fontSize: `${numerals}px`,
           fontWeight: 800,
           lineHeight: 1,
           pt: `${size * 0.16}px`,

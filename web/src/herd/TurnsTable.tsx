@@ -7,12 +7,12 @@ import { capital } from '../words/plain';
 export function TurnsTable({ cells }: { cells: Schemas['TurnCell'][] }) {
   if (cells.length === 0) return null;
   return (
-    <Box sx={{ overflowX: 'auto' }}>
+    <Box role="region" aria-label="Turns in figures" tabIndex={0} sx={{ overflowX: 'auto' }}>
       <Box component="table" sx={{ ...plainTable, maxWidth: 720 }}>
         <thead>
           <tr>
             <th scope="col">Cow, side</th>
-            <th scope="col">Right</th>
+            <th scope="col">Good</th>
             <th scope="col">Shoulder leaked</th>
             <th scope="col">Head tossed</th>
             <th scope="col">Panicked</th>
@@ -26,7 +26,7 @@ export function TurnsTable({ cells }: { cells: Schemas['TurnCell'][] }) {
                 {capital(cell.tempo)}, {cell.side}
               </th>
               <td>
-                {cell.right} of {cell.turns}
+                {cell.good} of {cell.turns}
               </td>
               <td>{cell.leaked || ''}</td>
               <td>{cell.tossed || ''}</td>

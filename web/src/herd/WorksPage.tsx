@@ -67,8 +67,18 @@ function Works({ works }: { works: Schemas['WorksOfHorse'] }) {
       <Typography sx={{ mt: 2, fontWeight: 700, fontSize: '1.2rem', maxWidth: 720 }}>
         {turnsInWords(summary)}
       </Typography>
-      <TurnFan summary={summary} />
-      <TurnsTable cells={summary.cells} />
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: '7fr 5fr' },
+          gap: 4,
+          alignItems: 'end',
+          mt: 1,
+        }}
+      >
+        <TurnFan summary={summary} />
+        <TurnsTable cells={summary.cells} />
+      </Box>
       {(picked ? [picked] : works.rides).map((ride) => (
         <Section key={ride.ride_id} title={named(ride)}>
           <Box

@@ -40,15 +40,6 @@ export const worksQuery = (horseId: string) =>
       ),
   });
 
-export const penQuery = (horseId: string) =>
-  queryOptions({
-    queryKey: ['pen', horseId],
-    queryFn: () =>
-      answer(client.GET('/api/horses/{horse_id}/pen', { params: { path: { horse_id: horseId } } })),
-    // A ride without signal may last longer than what is not looked at is kept.
-    gcTime: Infinity,
-  });
-
 interface PutCow {
   /** None for a new one. */
   cowId?: string;

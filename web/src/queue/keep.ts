@@ -76,7 +76,7 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
       sequence: ride.nextSequence,
       askedAfterMs: ms,
       askedAt: ask.askedAt.toISOString(),
-      measure: ask.measure,
+      measure: inWork(ask.measure, ride.works?.findLast(({ ended }) => !ended)?.work_id),
       undone: false,
       changes: 0,
       state: 'waiting',
@@ -89,6 +89,18 @@ export async function keepRep(db: KeptDatabase, mount: Mount, ask: RecordedAsk):
     });
     if (setForwardS !== 0) await clockWasSet(db, setForwardS);
   });
+}
+
+/** A turn names the work it was made in: the one that goes on. */
+function inWork(measure: Measure, workId: string | undefined): Measure {
+  return measure.kind === 'turn' && workId ? { ...measure, work_id: workId } : measure;
+}
+
+/** Another answer is of the same turn: its cow, or where the flag was, stays. */
+function sameTurn(before: Measure, measure: Measure): Measure {
+  if (before.kind !== 'turn' || measure.kind !== 'turn') return measure;
+  const { work_id, flag } = before;
+  return { ...measure, ...(work_id && { work_id }), ...(flag && { flag }) };
 }
 
 /** A ride begins with its first ask. */
@@ -224,7 +236,7 @@ export async function changeAnswer(
     await db.reps.add({
       ...known,
       repId: uuidv7(),
-      measure,
+      measure: sameTurn(known.measure, measure),
       undone: false,
       changes: 0,
       state: 'waiting',

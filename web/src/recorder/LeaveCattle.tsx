@@ -22,7 +22,7 @@ interface Props {
 
 /** Out of the pen to dry work: why, what is still to do, one touch to each. */
 export function LeaveCattle({ recorder, pen, advice }: Props) {
-  const { db, kick } = useQueue();
+  const { db, keeper, kick } = useQueue();
   const navigate = useNavigate();
   const ladder = useQuery(ladderQuery);
   const { leave, dry_left } = advice;
@@ -35,6 +35,7 @@ export function LeaveCattle({ recorder, pen, advice }: Props) {
   const go = async (level: { skill: string; rung: string }) => {
     if (leave) {
       const back = pen.onCattle?.lastLevel ?? here;
+      await keeper.written();
       await leaveCattle(db, pen.mount, [
         ...dry_left.map((one) => ({
           part: 'work' as const,

@@ -17,11 +17,11 @@ const CowPick = lazy(async () => ({ default: (await import('./CowPick')).CowPick
 const FlagBar = lazy(async () => ({ default: (await import('../flag/FlagBar')).FlagBar }));
 
 /** How a work ends, as it is said with one touch; the next cow can then be picked. */
-const ends: Schemas['HowEnded'][] = ['right_turn', 'lost', 'ran_through'];
+const ends: Schemas['HowEnded'][] = ['good_turn', 'lost', 'ran_through'];
 
 /** The pen on the turn face: which cow, how the work ends, when to leave, which one next. */
 export function PenBar({ recorder }: { recorder: Recorder }) {
-  const { db, kick } = useQueue();
+  const { db, keeper, kick } = useQueue();
   const navigate = useNavigate();
   const pen = usePen(recorder);
   const [picking, setPicking] = useState(false);
@@ -33,6 +33,8 @@ export function PenBar({ recorder }: { recorder: Recorder }) {
   const next = pen.cowOf(best?.cow_id);
   const take = async (cowId: string | null) => {
     setPicking(false);
+    // A turn that is being written belongs to the work before.
+    await keeper.written();
     await beginWork(db, mount, cowId);
     kick();
     const tempo = pen.cowOf(cowId)?.cow.tempo;
@@ -42,6 +44,7 @@ export function PenBar({ recorder }: { recorder: Recorder }) {
     if (!onTurns && back) await navigate(ridePath(mount.horseId, back), { replace: true });
   };
   const end = async (how: Schemas['HowEnded']) => {
+    await keeper.written();
     await endWork(db, mount, how);
     kick();
   };

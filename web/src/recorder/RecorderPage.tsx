@@ -25,12 +25,13 @@ import { LastAsk } from './LastAsk';
 import { NoStorage } from './NoStorage';
 import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
-import { Ribbon } from './Ribbon';
 import { SettingBar } from './SettingBar';
 import { useUpsideDown } from './upsideDown';
 import { useRecorder, type Recorder } from './useRecorder';
 
 const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
+
+const Ribbon = lazy(async () => ({ default: (await import('./Ribbon')).Ribbon }));
 
 const PenBar = lazy(async () => ({ default: (await import('./PenBar')).PenBar }));
 
@@ -123,14 +124,18 @@ function Asking({ recorder }: { recorder: Recorder }) {
   const rig = recorder.worn.rig?.kind;
   return (
     <>
-      <Hint recorder={recorder} />
+      {!recorder.atPen && <Hint recorder={recorder} />}
       {recorder.atPen && (
         <Suspense fallback={null}>
           <PenBar recorder={recorder} />
         </Suspense>
       )}
       <FaceView recorder={recorder} />
-      {(rig === 'two_rein' || rig === 'bosal') && <Ribbon recorder={recorder} />}
+      {(rig === 'two_rein' || rig === 'bosal') && (
+        <Suspense fallback={null}>
+          <Ribbon recorder={recorder} />
+        </Suspense>
+      )}
       {recorder.settings.map((setting, index) => (
         <SettingBar
           key={setting.id}

@@ -57,6 +57,7 @@ function Answers({ side, choices, recorder }: AnswersProps) {
             key={choice.label}
             choice={choice}
             common={index === 0}
+            tall={!recorder.atPen}
             keyed={answerKey(side, index)}
             ready={ready}
             onTap={() => recorder.record(side, choice.measure)}
@@ -98,19 +99,21 @@ interface AnswerProps {
   choice: Choice;
   /** The commonest answer: one touch, and the largest target. */
   common: boolean;
+  /** Two rows high, where there is room. */
+  tall: boolean;
   keyed: string | undefined;
   ready: boolean;
   onTap: () => void;
 }
 
-function Answer({ choice, common, keyed, ready, onTap }: AnswerProps) {
+function Answer({ choice, common, tall, keyed, ready, onTap }: AnswerProps) {
   useKey(keyed ?? '', () => ready && onTap());
   return (
     <Box
       sx={{
         display: 'grid',
         gridColumn: common ? '1 / -1' : 'auto',
-        gridRow: common ? 'span 2' : 'auto',
+        gridRow: common && tall ? 'span 2' : 'auto',
       }}
     >
       <FaceButton onTap={onTap} disabled={!ready} large={common} keyed={keyed}>

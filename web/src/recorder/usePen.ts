@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { calculate, hasCore, type Output } from '../core/core';
-import { penQuery } from '../herd/queries';
+import { penQuery } from '../herd/penQuery';
 import type { Schemas } from '../api/client';
 import { goingRide } from '../queue/keep';
 import { goingWork, onCattle } from '../queue/work';
@@ -46,7 +46,8 @@ export function usePen({ horseId, level }: Pick<Recorder, 'horseId' | 'level'>) 
       today,
       left,
       dry,
-      worked,
+      // The one that is worked now too, also before the first turn on it.
+      worked: kept.work?.cow_id ? [...new Set([...worked, kept.work.cow_id])] : worked,
       cattle: pen.data.cattle.map(({ cow }) => cow),
     };
   }, [pen.data, kept, horseId, level.rung]);

@@ -5,6 +5,7 @@ import { useNavigate, useParams } from 'react-router';
 import { useSoft } from '../core/useSoft';
 import type { KeptDatabase, KeptRep } from '../queue/db';
 import { changeAnswer, finish, goingRide, setUndone } from '../queue/keep';
+import { atFlag } from '../flag/flagNow';
 import type { Unsaved } from '../queue/Keeper';
 import { useQueue } from '../queue/queue';
 import { horseQuery } from '../today/queries';
@@ -16,7 +17,6 @@ import { useAsked } from './useAsked';
 import { budgetMin, useCardParts, type CardPart } from './useCardParts';
 import { useOthers } from './useOthers';
 import { useElsewhere } from './useElsewhere';
-import { useInWork } from './useInWork';
 import { useIntake } from './useIntake';
 import { useQuit } from './useQuit';
 import { useRig } from './useRig';
@@ -65,8 +65,8 @@ export function useRecorder() {
     set,
     onAsked: settle,
   });
-  const inWork = useInWork(horseId);
-  const record = (side: Side, measure: Measure) => say(side, inWork(measure));
+  const record = (side: Side, measure: Measure) =>
+    say(side, skill === 'cow.flag' ? atFlag(measure) : measure);
   useSoft(db, kept ?? none, asked);
 
   const own = useMemo(
@@ -184,7 +184,8 @@ export type FaceRecorder = Pick<
   | 'reps'
   | 'record'
   | 'holding'
->;
+> &
+  Partial<Pick<Recorder, 'atPen'>>;
 
 /** The way back to the cattle, put on the card when they were left. */
 const isOnTheWayBack = ({ part, minutes }: CardPart) => part === 'use' && minutes === 0;

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { startCore } from '../core/core';
 import { packQuery } from '../core/pack';
+import { penQuery } from '../herd/penQuery';
 import { ladderQuery } from '../ladder/queries';
 
 /** Fetches what the horse is judged by while there is signal, once a ride is begun. */
@@ -11,5 +12,6 @@ export function useTakenAlong(horseId: string) {
     startCore();
     void queries.prefetchQuery(packQuery(horseId));
     void queries.prefetchQuery(ladderQuery);
+    void queries.prefetchQuery(penQuery(horseId));
   }, [queries, horseId]);
 }

@@ -37,7 +37,7 @@ export const settledWords: Record<Schemas['Settled'], string> = {
 };
 
 export const howWords: Record<Schemas['HowEnded'], string> = {
-  right_turn: 'Quit on a right turn',
+  good_turn: 'Quit on a good turn',
   lost: 'Lost it',
   ran_through: 'Ran through',
   left_cattle: 'Left the cattle',

@@ -1,4 +1,4 @@
-//! What a trainer sets up beside the horses: hours, clearances, cattle, goals, and
+//! What a trainer sets up beside the horses: hours, clearances, goals, and
 //! what stands in the day beside the rides. Through the public API, as a user would.
 
 use anyhow::Context;
@@ -31,11 +31,6 @@ const HOURS: &[(&str, &[u8], &str, &str, u8)] = &[
         "12:00:00",
         0,
     ),
-];
-
-const CATTLE: &[(&str, &str, u16, &str)] = &[
-    ("Blue tags", "heifers", 14, "Quiet, for first looks"),
-    ("Yellow tags", "steers", 22, "Fresh in October"),
 ];
 
 /// A goal of a horse.
@@ -95,10 +90,6 @@ const GOALS: &[DemoGoal] = &[
 /// Sets the barn up.
 pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
     people(trainer).await?;
-    for (name, kind, head, note) in CATTLE {
-        let sheet = json!({"name": name, "kind": kind, "head": head, "note": note});
-        trainer.post("/api/cattle", &sheet).await?;
-    }
     let horses = trainer.horses().await?;
     for goal in GOALS {
         if let Some(horse) = horses.iter().find(|horse| horse.name == goal.horse) {
@@ -119,6 +110,7 @@ pub async fn set_up(trainer: &Client, now: &Zoned) -> anyhow::Result<()> {
         found.map(|horse| horse.horse_id)
     };
     appointments(trainer, now, horse).await?;
+    on_cattle(trainer, now, horse("Harrow")).await?;
     trips(trainer, now, horse).await
 }
 
@@ -177,6 +169,33 @@ async fn appointments(
         });
         trainer.post(&path, &booking).await?;
     }
+    Ok(())
+}
+
+/// The cow horse is down for the cattle tomorrow, in the place of what the week has for it.
+async fn on_cattle(trainer: &Client, now: &Zoned, horse: Option<Uuid>) -> anyhow::Result<()> {
+    let day = now.date().checked_add(1.days())?;
+    let path = format!("/api/days/{day}/bookings");
+    let stands: Value = trainer.get(&format!("/api/days/{day}")).await?;
+    let bookings = stands["bookings"].as_array().context("bookings")?;
+    let own = bookings.iter().find(|one| {
+        let horse_id = one["booking"]["horse_id"]
+            .as_str()
+            .and_then(|id| id.parse().ok());
+        horse_id.is_some() && horse_id == horse
+    });
+    let Some(own) = own.map(|one| &one["booking"]) else {
+        return Ok(());
+    };
+    let of = own["booking_id"].as_str().context("an id")?;
+    trainer.delete(&format!("/api/bookings/{of}")).await?;
+    let booking = json!({
+        "booking_id": Uuid::now_v7(), "kind": "ride", "horse_id": horse,
+        "person_id": own["person_id"], "place_id": own["place_id"],
+        "from_min": own["from_min"], "minutes": own["minutes"],
+        "skill": "cow.turn", "rung": "slow",
+    });
+    trainer.post(&path, &booking).await?;
     Ok(())
 }
 

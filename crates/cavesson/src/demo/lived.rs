@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::horse::{Decision, DemoHorse};
 use super::people::{DemoBarn, PASSWORD};
 use super::season::{self, Season};
-use super::{frame, ground, newcomer, programs, rides, tack, work};
+use super::{cattle, frame, ground, newcomer, programs, rides, tack, work};
 
 /// A clock that stands where it is put.
 #[derive(Clone, Default)]
@@ -85,6 +85,7 @@ pub async fn live(pool: &PgPool, demo: &DemoBarn, now: &Zoned) -> anyhow::Result
         let horses: Vec<(String, Uuid)> = barn.horses.clone().into_iter().collect();
         tack::fit(&trainer, &horses, &barn.shelf).await?;
         ground::set_out(&trainer).await?;
+        barn.herd.today(&trainer, now.date()).await?;
     }
     served.stop().await
 }
@@ -139,6 +140,7 @@ struct LivedBarn<'a> {
     horses: HashMap<String, Uuid>,
     undecided: Vec<(&'static str, &'static str)>,
     shelf: tack::Shelf,
+    herd: cattle::Herd,
     now: Timestamp,
 }
 
@@ -164,11 +166,13 @@ impl<'a> LivedBarn<'a> {
             horses: HashMap::new(),
             undecided: decisions.collect(),
             shelf: tack::Shelf::new(),
+            herd: cattle::Herd::default(),
             now,
         };
         let trainer = barn.trainer().await?;
         if demo.sets_up {
             barn.shelf = tack::hang(&trainer).await?;
+            barn.herd = cattle::bring(&trainer).await?;
         }
         let horses = trainer.horses().await?.into_iter();
         barn.horses = horses.map(|horse| (horse.name, horse.horse_id)).collect();
@@ -222,8 +226,10 @@ impl<'a> LivedBarn<'a> {
                     ..(**ride).clone()
                 };
                 let ride = tack::dressed(ride, event.horse.name, days_ago, &self.shelf);
-                batch.rides.push(ride);
                 batch.reps.clone_from(reps);
+                let number = days_ago.unsigned_abs();
+                let ride = self.herd.worked(ride, &mut batch.reps, number);
+                batch.rides.push(ride);
                 rider.send(&batch).await?;
             }
             What::Evening(ride, decisions) => {

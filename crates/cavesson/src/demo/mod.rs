@@ -6,12 +6,14 @@
 //! - [`newcomer`]: the horse that came this week, and its intake
 //! - [`rides`], [`work`], [`season`]: their rides, by simulated horses
 //! - [`programs`]: what the barn changes on the ladder
-//! - [`frame`]: hours, clearances, cattle, goals, appointments
+//! - [`frame`]: hours, clearances, goals, appointments
+//! - [`cattle`]: lots cow by cow, works on them
 //! - [`ground`]: its places to scale, courses, a drill
 //! - [`tack`]: the shelf, what each horse was ridden in, rides in the two-rein
 //! - [`stored`]: what a barn has before its first ride
 //! - [`lived`]: its weeks, through the public API on a clock of their own
 
+mod cattle;
 mod frame;
 mod ground;
 mod horse;

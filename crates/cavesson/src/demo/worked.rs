@@ -115,6 +115,25 @@ pub const HARROW: DemoHorse = DemoHorse {
             work(("turn.rollback-wall", "walk"), SPOILED, 19),
         ),
         work(("cow.flag", "slow"), LEARNS, 20),
+        Work {
+            rides: (22, usize::MAX),
+            asks: 6,
+            ..work(("cow.turn", "slow"), SOLID, 22)
+        },
+        Work {
+            rides: (34, usize::MAX),
+            every: 2,
+            asks: 6,
+            ..work(
+                ("cow.turn", "medium"),
+                Traits {
+                    weaker_by: 1.6,
+                    weaker_side: Side::Right,
+                    ..LEARNS
+                },
+                23,
+            )
+        },
         faulty(
             "head_tossed",
             6,

@@ -21,8 +21,8 @@ pub struct TurnCell {
     pub side: Side,
     /// How many.
     pub turns: u32,
-    /// How many were right.
-    pub right: u32,
+    /// How many were as they should be.
+    pub good: u32,
     /// Short of the eye, even with it, half a length long, past it.
     #[cfg_attr(feature = "schema", schema(min_items = 4, max_items = 4))]
     pub by_position: [u32; 4],
@@ -74,7 +74,8 @@ pub struct TurnsSummary {
     /// The quickest tempo up to which both sides hold; null when not even slow does, or it is
     /// not known yet.
     pub holds_up_to: Option<Tempo>,
-    /// The slowest tempo and side where they come apart; null where they do not.
+    /// The slowest tempo where they come apart, and the side that is worse there; null where
+    /// they do not.
     pub comes_apart: Option<ComesApart>,
 }
 
@@ -100,12 +101,17 @@ pub fn summary(turns: &[(Side, Turn)]) -> TurnsSummary {
     }
     TurnsSummary {
         holds_up_to: holds_up_to(&cells),
-        comes_apart: cells
-            .iter()
-            .find(|cell| cell.is_told() && !cell.holds())
-            .map(TurnCell::comes_apart),
+        comes_apart: worst(&cells).map(TurnCell::comes_apart),
         cells,
     }
+}
+
+/// At the slowest tempo that does not hold, the side with the fewest good turns of its number.
+fn worst(cells: &[TurnCell]) -> Option<&TurnCell> {
+    let apart = || cells.iter().filter(|cell| cell.is_told() && !cell.holds());
+    let slowest = apart().next()?.tempo;
+    let at_slowest = apart().filter(|cell| cell.tempo == slowest);
+    at_slowest.min_by_key(|cell| 1_000 * u64::from(cell.good) / u64::from(cell.turns))
 }
 
 fn cell(tempo: Tempo, side: Side, turns: &[&Turn]) -> TurnCell {
@@ -116,7 +122,7 @@ fn cell(tempo: Tempo, side: Side, turns: &[&Turn]) -> TurnCell {
         tempo,
         side,
         turns: turns.len() as u32,
-        right: count(&|turn| turn.is_soft(&rule, Gait::Walk)),
+        good: count(&|turn| turn.is_soft(&rule, Gait::Walk)),
         by_position: [
             Position::Short,
             Position::Even,
@@ -139,7 +145,7 @@ impl TurnCell {
 
     /// Eight of ten are right.
     fn holds(&self) -> bool {
-        u64::from(self.right) * TURNS as u64 >= u64::from(self.turns) * RIGHT as u64
+        u64::from(self.good) * TURNS as u64 >= u64::from(self.turns) * RIGHT as u64
     }
 
     fn comes_apart(&self) -> ComesApart {

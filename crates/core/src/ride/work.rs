@@ -1,7 +1,7 @@
 //! A work: one cow, or the flag, for a while.
 //!
 //! # Source
-//! End a work on a right turn, take another cow for one that is lost, let one that only runs run:
+//! End a work on a good turn, take another cow for one that is lost, let one that only runs run:
 //! common practice, no source.
 
 use serde::{Deserialize, Serialize};
@@ -13,8 +13,8 @@ use crate::kinds::kinds;
 kinds! {
     /// How a work ended.
     HowEnded {
-        /// On a right turn.
-        RightTurn = "right_turn",
+        /// On a good turn.
+        GoodTurn = "good_turn",
         /// The cow was lost: another one.
         Lost = "lost",
         /// It ran through a horse in position: the cow's doing.

@@ -171,7 +171,7 @@ fn a_work_ends_no_earlier_than_it_began() {
         after_ms,
         ended: Some(WorkEnd {
             after_ms: end,
-            how: HowEnded::RightTurn,
+            how: HowEnded::GoodTurn,
         }),
     };
     assert_eq!(work(60_000, 240_000).check(), Ok(()));

@@ -40,10 +40,22 @@ fn it_holds_up_to_the_tempo_where_both_sides_do_and_comes_apart_after() {
     );
     let cell = found.cells[1];
     assert_eq!(
-        (cell.tempo, cell.side, cell.turns, cell.right),
+        (cell.tempo, cell.side, cell.turns, cell.good),
         (Tempo::Slow, Side::Right, 5, 4)
     );
     assert_eq!(cell.by_position, [0, 4, 0, 1]);
+}
+
+#[test]
+fn of_two_sides_the_worse_one_is_named() {
+    let mut turns = at(Tempo::Medium, Side::Left, &[RIGHT, RIGHT, RIGHT, PAST]);
+    turns.extend(at(
+        Tempo::Medium,
+        Side::Right,
+        &[RIGHT, TOSSED, TOSSED, PAST],
+    ));
+    let apart = summary(&turns).comes_apart.unwrap();
+    assert_eq!((apart.side, apart.by), (Side::Right, ComesApartBy::Tossed));
 }
 
 #[test]
@@ -81,7 +93,7 @@ proptest! {
         prop_assert_eq!(all as usize, turns.len());
         for cell in &found.cells {
             prop_assert_eq!(cell.by_position.iter().sum::<u32>(), cell.turns);
-            prop_assert_eq!(cell.right, cell.by_position[1] + cell.by_position[2]);
+            prop_assert_eq!(cell.good, cell.by_position[1] + cell.by_position[2]);
         }
     }
 }
