@@ -4,14 +4,16 @@ import { startCore } from '../core/core';
 import { packQuery } from '../core/pack';
 import { penQuery } from '../herd/penQuery';
 import { ladderQuery } from '../ladder/queries';
+import { useWho } from '../session/who';
 
 /** Fetches what the horse is judged by while there is signal, once a ride is begun. */
 export function useTakenAlong(horseId: string) {
   const queries = useQueryClient();
+  const { records } = useWho();
   useEffect(() => {
     startCore();
     void queries.prefetchQuery(packQuery(horseId));
     void queries.prefetchQuery(ladderQuery);
-    void queries.prefetchQuery(penQuery(horseId));
-  }, [queries, horseId]);
+    if (records) void queries.prefetchQuery(penQuery(horseId));
+  }, [queries, horseId, records]);
 }
