@@ -13,7 +13,12 @@ const { reloadWhenPartsAreGone } = await import('../src/update/partsGone');
 describe('a page whose parts are gone', () => {
   const reload = vi.fn();
   let now = 1_000_000;
-  reloadWhenPartsAreGone(reload, () => now);
+  let online = true;
+  reloadWhenPartsAreGone(
+    reload,
+    () => now,
+    () => online,
+  );
   const gone = () => {
     const event = new Event('vite:preloadError', { cancelable: true });
     page.dispatchEvent(event);
@@ -27,6 +32,14 @@ describe('a page whose parts are gone', () => {
     now += 10_000;
     expect(gone().defaultPrevented).toBe(false);
     expect(reload).toHaveBeenCalledOnce();
+  });
+
+  it('stays as it is without signal: what cannot be fetched is not gone', () => {
+    now += 3_600_000;
+    online = false;
+    expect(gone().defaultPrevented).toBe(false);
+    expect(reload).not.toHaveBeenCalled();
+    online = true;
   });
 
   it('does so again at the next update', () => {

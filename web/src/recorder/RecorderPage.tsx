@@ -25,15 +25,19 @@ import { LastAsk } from './LastAsk';
 import { NoStorage } from './NoStorage';
 import { NotSaved } from './NotSaved';
 import { RecorderHead } from './RecorderHead';
+import { Ribbon } from './Ribbon';
 import { SettingBar } from './SettingBar';
 import { useUpsideDown } from './upsideDown';
 import { useRecorder, type Recorder } from './useRecorder';
 
 const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).IntakeBar }));
 
-const Ribbon = lazy(async () => ({ default: (await import('./Ribbon')).Ribbon }));
+/** Without signal and never fetched it stays away; turns are recorded all the same. */
+const PenBar = lazy(() =>
+  import('./PenBar').then(({ PenBar }) => ({ default: PenBar })).catch(() => ({ default: noBar })),
+);
 
-const PenBar = lazy(async () => ({ default: (await import('./PenBar')).PenBar }));
+const noBar: typeof import('./PenBar').PenBar = () => <></>;
 
 const NotCleared = lazy(async () => ({ default: (await import('./NotCleared')).NotCleared }));
 
@@ -131,11 +135,7 @@ function Asking({ recorder }: { recorder: Recorder }) {
         </Suspense>
       )}
       <FaceView recorder={recorder} />
-      {(rig === 'two_rein' || rig === 'bosal') && (
-        <Suspense fallback={null}>
-          <Ribbon recorder={recorder} />
-        </Suspense>
-      )}
+      {(rig === 'two_rein' || rig === 'bosal') && <Ribbon recorder={recorder} />}
       {recorder.settings.map((setting, index) => (
         <SettingBar
           key={setting.id}

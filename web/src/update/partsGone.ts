@@ -8,8 +8,11 @@ const onceInMs = 30_000;
 export function reloadWhenPartsAreGone(
   reload: () => void = () => location.reload(),
   now: () => number = () => Date.now(),
+  online: () => boolean = () => navigator.onLine,
 ): void {
   window.addEventListener('vite:preloadError', (event) => {
+    // Without signal a page that loads itself anew is no page at all.
+    if (!online()) return;
     const last = Number(sessionStorage.getItem(key) ?? 0);
     if (now() - last < onceInMs) return;
     sessionStorage.setItem(key, String(now()));
