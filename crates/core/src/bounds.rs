@@ -164,6 +164,26 @@ pub const TURNS_LATELY: Bound = bound("turns", "turns", 0.0, 2_000.0);
 pub const FLAG_AT_FT: Bound = bound("place of the flag", "ft", 0.0, 200.0);
 /// Speed of the flag; below 0 goes back.
 pub const FLAG_FT_S: Bound = bound("speed of the flag", "ft/s", -40.0, 40.0);
+/// Points of a track.
+pub const TRACK_POINTS: Bound = bound("points", "points", 0.0, 100_000.0);
+/// Seconds from the first point or reading: a day.
+pub const TRACK_S: Bound = bound("time", "s", 0.0, 86_400.0);
+/// Degrees north.
+pub const LATITUDE: Bound = bound("latitude", "degrees", -90.0, 90.0);
+/// Degrees east.
+pub const LONGITUDE: Bound = bound("longitude", "degrees", -180.0, 180.0);
+/// The text of a GPX file: a day of a watch with all it puts in beside.
+pub const GPX_BYTES: Bound = bound("GPX file", "bytes", 0.0, 30_000_000.0);
+/// The text of a gauge's trace.
+pub const GAUGE_BYTES: Bound = bound("trace", "bytes", 0.0, 20_000_000.0);
+/// Readings that a listener keeps.
+pub const GAUGE_LISTENS: Bound = bound("readings kept", "readings", 0.0, 5_000.0);
+/// Lines of a gauge at once.
+pub const GAUGE_LINES: Bound = bound("lines", "lines", 0.0, 1_000.0);
+/// The pull of a rein; a gauge that is not level reads a little below 0.
+pub const GAUGE_N: Bound = bound("pull", "N", -20.0, 500.0);
+/// Readings of a rein gauge: two hours at 50 a second.
+pub const GAUGE_READINGS: Bound = bound("readings", "readings", 0.0, 400_000.0);
 /// How much slower the flag goes than it was told.
 pub const FLAG_SPEED_PCT: Bound = bound("speed", "%", 25.0, 100.0);
 /// Points known on the ground of a tape.

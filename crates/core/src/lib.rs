@@ -27,6 +27,7 @@
 //! | [`cattle`] | the herd book, how honest a cow is, which cow for which horse, when to leave, the flag, a cow to practise on |
 //! | [`ground`] | places to scale, the barrel course and how it fits, setting out, drills, trail |
 //! | [`tape`] | what the marks of a film come to: splits, strides, the way on the plan |
+//! | [`track`] | a ride as points on the ground: gaits, ways round, circles, load |
 //! | [`device`], [`exchange`] | what devices say; open formats in and out |
 //! | [`road`] | the barn's own pace, and the road to a date: chance, range, what decides, what helps |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
@@ -74,6 +75,7 @@ pub mod side;
 pub mod sim_horse;
 pub mod tape;
 pub mod text;
+pub mod track;
 pub mod week;
 pub mod yard;
 

@@ -300,6 +300,29 @@ fn largest(name: &str) -> Value {
                 "barrels": [[110, 105], [20, 105], [65, 200]],
             })
         }
+        "ride-track" => {
+            let point = |n: usize| {
+                let angle = n as f64 * 0.01;
+                format!(
+                    "<trkpt lat=\"{:.6}\" lon=\"{:.6}\"><time>2026-05-04T{:02}:{:02}:{:02}Z</time></trkpt>",
+                    39.7 + 0.0003 * angle.cos(),
+                    -104.9 + 0.0003 * angle.sin(),
+                    8 + n / 3_600,
+                    n / 60 % 60,
+                    n % 60
+                )
+            };
+            let points: String = (0..20_000).map(point).collect();
+            json!({"gpx": format!("<gpx version=\"1.1\" creator=\"x\" xmlns=\"http://www.topografix.com/GPX/1/1\"><trk><trkseg>{points}</trkseg></trk></gpx>")})
+        }
+        "gauge-asks" => {
+            let row = |n: usize| {
+                let pull = if n % 200 < 60 { 14.0 } else { 3.0 };
+                format!("{:.2},{pull},3\n", n as f64 * 0.02)
+            };
+            json!({"csv": (0..100_000).map(row).collect::<String>()})
+        }
+        "gauge-live" => json!({"lines": vec!["1 20 3.00 3.00 00"; 1_000]}),
         "honesty" => json!({"stopped": (0..10_000).map(|n| n % 3 > 0).collect::<Vec<bool>>()}),
         "match-cattle" => {
             let id = |n: usize| Uuid::from_u128(n as u128 + 1);

@@ -242,6 +242,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/gauge-asks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The asks in a rein gauge's trace: which rein, onset, peak, release, time to give. */
+        post: operations["gauge-asks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/gauge-live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A rein gauge while it is ridden: readings, asks, what never arrived. */
+        post: operations["gauge-live"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/give-times": {
         parameters: {
             query?: never;
@@ -440,6 +474,23 @@ export interface paths {
         put?: never;
         /** @description Whether the last ask of a block is a good place to quit, and why. */
         post: operations["quit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ride-track": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A ride from its GPX track: minutes by gait, ways round, circles, load. */
+        post: operations["ride-track"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1153,6 +1204,35 @@ export interface components {
              * @description Circles that were soft all the way round.
              */
             soft_circles: number;
+        };
+        /** @description A circle that was ridden. */
+        CircleRidden: {
+            /**
+             * Format: double
+             * @description Seconds from the first point.
+             */
+            begins_s: number;
+            /** @description Its middle, in feet east and north of the first point. */
+            center: components["schemas"]["Point"];
+            /**
+             * Format: double
+             * @description When it is closed.
+             */
+            ends_s: number;
+            /** @description The gait it was mostly ridden in. */
+            gait: components["schemas"]["Gait"];
+            /**
+             * Format: double
+             * @description Its radius, in feet.
+             */
+            radius_ft: number;
+            /**
+             * Format: double
+             * @description How far off it the track is, root mean square, by its radius: 0 is round.
+             */
+            roundness: number;
+            /** @description Which way round. */
+            side: components["schemas"]["Side"];
         };
         /** @description What a person is cleared for. */
         Clearance: {
@@ -2357,6 +2437,122 @@ export interface components {
             /** @description The rides looked at. */
             window: components["schemas"]["Window"];
         };
+        /** @description An ask found in a trace. */
+        GaugeAsk: {
+            /** @description How much that is in the hand. */
+            hand: components["schemas"]["HandWeight"];
+            /**
+             * Format: double
+             * @description When the pull began.
+             */
+            onset_s: number;
+            /**
+             * Format: double
+             * @description The greatest pull, in newtons; of both reins the greater.
+             */
+            peak_n: number;
+            /**
+             * Format: double
+             * @description When it was greatest.
+             */
+            peak_s: number;
+            /**
+             * Format: double
+             * @description When it was let go.
+             */
+            release_s: number;
+            /** @description Which rein; both when they were taken together. */
+            side: components["schemas"]["Side"];
+            /**
+             * Format: double
+             * @description Seconds from the onset to the release.
+             */
+            time_to_give_s: number;
+        };
+        /** @description Finds asks as readings come in. */
+        GaugeFinder: {
+            /** Format: double */
+            last_s?: number | null;
+            left: components["schemas"]["GaugeRein"];
+            right: components["schemas"]["GaugeRein"];
+            waiting: components["schemas"]["GaugePulled"][];
+        };
+        /** @description Listens to a gauge: what it said so far, as far as the next reading needs it. */
+        GaugeListener: {
+            /**
+             * Format: int32
+             * @description Lines that came through broken.
+             */
+            broken: number;
+            finder: components["schemas"]["GaugeFinder"];
+            /** Format: int32 */
+            last_number?: number | null;
+            /**
+             * Format: int32
+             * @description Readings that never arrived.
+             */
+            missing: number;
+        };
+        GaugePull: {
+            /** Format: double */
+            base_n: number;
+            /** Format: double */
+            low_since?: number | null;
+            peak: [
+                number,
+                number
+            ];
+            trace: [
+                number,
+                number
+            ][];
+        };
+        GaugePulled: {
+            /** Format: double */
+            onset_s: number;
+            /** Format: double */
+            peak_n: number;
+            /** Format: double */
+            peak_s: number;
+            /** Format: double */
+            release_s: number;
+            side: components["schemas"]["Side"];
+        };
+        /** @description A reading of both reins. */
+        GaugeReading: {
+            /**
+             * Format: double
+             * @description Seconds of the gauge's own clock.
+             */
+            at_s: number;
+            /**
+             * Format: double
+             * @description The left rein, in newtons.
+             */
+            left_n: number;
+            /**
+             * Format: double
+             * @description The right rein, in newtons.
+             */
+            right_n: number;
+        };
+        /** @description One rein. */
+        GaugeRein: {
+            /** @description What the hand carries, and when it was found last. */
+            base?: [
+                number,
+                number
+            ] | null;
+            carried: [
+                number,
+                number
+            ][];
+            pull?: components["schemas"]["GaugePull"] | null;
+            recent: [
+                number,
+                number
+            ][];
+        };
         /** @description One give, as it is recorded. */
         Give: {
             /** @description What the horse did. */
@@ -3491,6 +3687,16 @@ export interface components {
             /** @enum {string} */
             kind: "count";
         };
+        /** @description Minutes in a gait. */
+        MinutesOfGait: {
+            /** @description The gait. */
+            gait: components["schemas"]["Gait"];
+            /**
+             * Format: double
+             * @description Minutes in it.
+             */
+            minutes: number;
+        };
         /**
          * @description What the mouth did with the bit.
          * @enum {string}
@@ -3872,6 +4078,29 @@ export interface components {
             side?: components["schemas"]["Side"] | null;
             /** @description The reason in a sentence. */
             text: string;
+        };
+        /** @description How alike the two reins are. */
+        ReinEvenness: {
+            /**
+             * Format: int32
+             * @description Asks of the left rein alone.
+             */
+            left_asks: number;
+            /**
+             * Format: double
+             * @description What the left hand carries between asks, in newtons.
+             */
+            left_carried_n: number;
+            /**
+             * Format: int32
+             * @description Asks of the right rein alone.
+             */
+            right_asks: number;
+            /**
+             * Format: double
+             * @description What the right hand carries.
+             */
+            right_carried_n: number;
         };
         /**
          * @description What the reins are.
@@ -5413,6 +5642,24 @@ export interface components {
          * @enum {string}
          */
         Verdict: "check_first" | "ease_back" | "advance" | "confirm" | "stay" | "refresh";
+        /** @description Minutes turning each way, and straight on. */
+        WaysRound: {
+            /**
+             * Format: double
+             * @description Minutes turning left.
+             */
+            left_min: number;
+            /**
+             * Format: double
+             * @description Minutes turning right.
+             */
+            right_min: number;
+            /**
+             * Format: double
+             * @description Minutes straight on.
+             */
+            straight_min: number;
+        };
         /** @description A day of the week. */
         WeekDay: {
             /**
@@ -6505,6 +6752,74 @@ export interface operations {
             };
         };
     };
+    "gauge-asks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description CSV: seconds, left and right rein in newtons, about fifty rows a second. */
+                    csv: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The asks, by when they were let go. */
+                        asks: components["schemas"]["GaugeAsk"][];
+                        /** @description How alike the two reins are. */
+                        evenness: components["schemas"]["ReinEvenness"];
+                    };
+                };
+            };
+        };
+    };
+    "gauge-live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The lines since, first to last. */
+                    lines: string[];
+                    /** @description The listener as it was after the lines before; left out for a gauge that is new. */
+                    listener?: components["schemas"]["GaugeListener"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The asks that are over by them. */
+                        asks: components["schemas"]["GaugeAsk"][];
+                        /** @description The listener after them. */
+                        listener: components["schemas"]["GaugeListener"];
+                        /** @description The readings among them. */
+                        readings: components["schemas"]["GaugeReading"][];
+                    };
+                };
+            };
+        };
+    };
     "give-times": {
         parameters: {
             query?: never;
@@ -7081,6 +7396,57 @@ export interface operations {
                         signal?: components["schemas"]["Quit"] | null;
                         /** @description The same in words; empty without a signal. */
                         text: string;
+                    };
+                };
+            };
+        };
+    };
+    "ride-track": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description GPX 1.0 or 1.1, as a watch or phone writes it. */
+                    gpx: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description The circles, first to last. */
+                        circles: components["schemas"]["CircleRidden"][];
+                        /** @description Minutes by gait. */
+                        gaits: components["schemas"]["MinutesOfGait"][];
+                        /**
+                         * Format: double
+                         * @description What it adds to the horse's load: minutes by gait, each by what it weighs.
+                         */
+                        load: number;
+                        /**
+                         * Format: double
+                         * @description Miles along it.
+                         */
+                        miles: number;
+                        /**
+                         * Format: double
+                         * @description Minutes from the first point to the last, gaps apart.
+                         */
+                        minutes: number;
+                        /** @description The way, as a picture needs it: feet east and north of the first point, every few seconds. */
+                        way: components["schemas"]["Point"][];
+                        /** @description Minutes turning each way. */
+                        ways: components["schemas"]["WaysRound"];
                     };
                 };
             };

@@ -9,6 +9,7 @@
 //! - [`pace`], [`road`]
 //! - [`lay`], [`cloverleaf`], [`fit_course`], [`setting_out`], [`drill`], [`trail_check`], [`runs`],
 //!   [`homography`], [`tape`]
+//! - [`ride_track`], [`gauge_asks`], [`gauge_live`]
 //! - [`honesty`], [`match_cattle`], [`next_cow`], [`flag_program`], [`cow_step`]
 //! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`], [`bit_change`]
 
@@ -27,6 +28,8 @@ pub mod ewma;
 pub mod fit_course;
 pub mod flag_program;
 pub mod gate;
+pub mod gauge_asks;
+pub mod gauge_live;
 pub mod give_times;
 pub mod heat;
 pub mod homography;
@@ -39,6 +42,7 @@ pub mod match_cattle;
 pub mod next_cow;
 pub mod pace;
 pub mod quit;
+pub mod ride_track;
 pub mod road;
 pub mod runs;
 pub mod setting_out;
@@ -87,6 +91,9 @@ pub const ALL: &[Calculator] = &[
     runs::CALCULATOR,
     homography::CALCULATOR,
     tape::CALCULATOR,
+    ride_track::CALCULATOR,
+    gauge_asks::CALCULATOR,
+    gauge_live::CALCULATOR,
     honesty::CALCULATOR,
     match_cattle::CALCULATOR,
     next_cow::CALCULATOR,

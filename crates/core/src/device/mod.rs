@@ -3,7 +3,9 @@
 //! - [`line`]: a line with a sum
 //! - [`timer`]: timing eyes at a line, which run they timed, what went wrong
 //! - [`flag`]: a mechanical flag
+//! - [`rein_gauge`]: the pull of both reins, and the asks in it
 
 pub mod flag;
 pub mod line;
+pub mod rein_gauge;
 pub mod timer;

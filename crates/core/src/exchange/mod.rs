@@ -1,5 +1,9 @@
 //! Open formats: text to values and back, one file a format.
 //!
 //! - [`geojson`]: the lay of a place as GeoJSON
+//! - [`gpx`]: the track of a ride
+//! - [`gauge`]: the trace of a rein gauge as CSV
 
+pub mod gauge;
 pub mod geojson;
+pub mod gpx;
