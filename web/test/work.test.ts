@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../src/api/client';
 import { asSentRep, asSentRide } from '../src/queue/batch';
 import { keptDatabase, type KeptRep } from '../src/queue/db';
-import { changeAnswer, keepRep } from '../src/queue/keep';
+import { changeAnswer, finish, keepRep } from '../src/queue/keep';
 import { beginWork, endWork, goingWork, leaveCattle, onCattle } from '../src/queue/work';
 import { atFlag, flagHeard, flagNow } from '../src/flag/flagNow';
 import { becauseInWords, stopsInWords, turnsInWords } from '../src/words/herd';
@@ -114,6 +114,10 @@ describe('works on this device', () => {
     expect(seen.lastLevel).toEqual({ skill: 'cow.turn', rung: 'slow' });
     const [card] = await db.cards.toArray();
     expect(card!.added).toEqual([dry]);
+    // Another ride of the day owes no dry work.
+    await finish(db, ride.rideId);
+    await keepRep(db, mount, turn('five'));
+    expect((await db.cards.toArray())[0]!.added).toBeUndefined();
   });
 });
 

@@ -56,6 +56,7 @@ fn said(what: &Happened, lost: &mut bool) {
         Happened::BadLine(why) => eprintln!("a line of the flag came through broken: {why}"),
         Happened::Told(order) => println!("told: {}", in_words(order)),
         Happened::BadOrder(why) => eprintln!("an order that cannot be: {why}"),
+        Happened::Refused(why) => eprintln!("the barn refuses ({why}); the flag is stopped"),
         Happened::NoAnswer => eprintln!("the barn does not answer; the flag is stopped"),
     }
 }

@@ -8,7 +8,7 @@ use serde::Deserialize;
 use serde_json::json;
 use tokio::io::{AsyncBufReadExt, AsyncWriteExt, BufReader};
 use tokio::net::TcpStream;
-use tokio::time::{Instant, MissedTickBehavior};
+use tokio::time::{Instant, MissedTickBehavior, timeout};
 
 use crate::{Client, ClientError};
 
@@ -27,6 +27,8 @@ pub enum Happened {
     BadOrder(String),
     /// The barn does not answer: the flag is stopped.
     NoAnswer,
+    /// The barn refuses, and why, such as a session that ended: the flag is stopped.
+    Refused(String),
 }
 
 /// How often what failed is tried again.
@@ -85,21 +87,22 @@ async fn attend(
             _ = every.tick() => {
                 let (Some(width_ft), Some(at)) = (width_ft, last) else { continue };
                 let body = json!({"name": name, "width_ft": width_ft, "at": at});
-                let orders = match client.post_for::<Orders>("/api/flag/heard", &body).await {
-                    Ok(answer) => {
+                let asked = client.post_for::<Orders>("/api/flag/heard", &body);
+                let orders = match timeout(ALONE / 2, asked).await {
+                    Ok(Ok(answer)) => {
                         answered = Instant::now();
                         answer.orders
                     }
-                    Err(ClientError::Refused { detail, .. }) => {
-                        told(Happened::BadOrder(detail));
-                        continue;
-                    }
-                    Err(ClientError::NoAnswer(_)) if answered.elapsed() > ALONE => {
-                        told(Happened::NoAnswer);
+                    // A refusal is no answer either: nobody can stop it from a screen.
+                    _ if answered.elapsed() < ALONE => continue,
+                    said => {
+                        told(match said {
+                            Ok(Err(ClientError::Refused { detail, .. })) => Happened::Refused(detail),
+                            _ => Happened::NoAnswer,
+                        });
                         answered = Instant::now();
                         vec![FlagOrder::Stop]
                     }
-                    Err(ClientError::NoAnswer(_)) => continue,
                 };
                 for order in orders {
                     match order.lines() {

@@ -113,6 +113,39 @@ async fn a_screen_drives_it_and_sees_where_it_is(pool: PgPool) {
     );
 }
 
+/// Whoever carries for it left the barn: no screen can stop it any more.
+#[sqlx::test(migrator = "TABLES")]
+async fn it_is_stopped_when_the_barn_refuses_who_carries_for_it(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let line = Line::new(&server).await;
+    until(async || flag(&trainer).await, |flag| !flag.is_null()).await;
+    let program =
+        json!({"order": "program", "level": "slow", "width_ft": 60, "seed": 5, "minutes": 5});
+    let ordered = trainer.post("/api/flag/orders", &program).await;
+    assert_eq!(ordered.status(), 204);
+    let runs = |flag: &Value| flag["at"]["moves_left"].as_u64() > Some(1);
+    until(async || flag(&trainer).await, runs).await;
+    let people = trainer.json("/api/people").await;
+    let helper = people
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|person| person["role"] == "helper")
+        .unwrap();
+    let leaves = format!(
+        "/api/people/{}/leave",
+        helper["person_id"].as_str().unwrap()
+    );
+    assert_eq!(trainer.post(&leaves, &json!({})).await.status(), 204);
+    let stopped = async || {
+        let heard = line.heard.lock().unwrap();
+        let refused = heard.iter().position(|what| what.starts_with("Refused"));
+        refused.is_some_and(|at| heard[at..].iter().any(|what| what == "Told(Stop)"))
+    };
+    until(stopped, |stopped| *stopped).await;
+}
+
 #[sqlx::test(migrator = "TABLES")]
 async fn what_cannot_be_is_refused_and_another_barn_sees_nothing(pool: PgPool) {
     let server = Server::start(pool).await;

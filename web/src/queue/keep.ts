@@ -131,10 +131,10 @@ async function begin(db: KeptDatabase, mount: Mount, ask: RecordedAsk): Promise<
   if (rig) ride.rigs = [{ after_ms: 0, ...rig }];
   if (rig?.kind === 'two_rein' && card?.bosalPct !== undefined)
     ride.shares = [{ after_ms: 0, bosal_pct: card.bosalPct }];
-  if (card?.work) {
-    ride.works = [{ ...card.work, after_ms: 0 }];
-    await db.cards.update(card.id, { work: undefined });
-  }
+  if (card?.work) ride.works = [{ ...card.work, after_ms: 0 }];
+  // What a ride before it ordered was for that ride.
+  if (card?.work || card?.added)
+    await db.cards.update(card.id, { work: undefined, added: undefined });
   clock.begin(ride.rideId, ask.agoMs);
   await db.rides.add(ride);
   return ride;
