@@ -1,5 +1,6 @@
 import { useTheme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
+import { useId } from 'react';
 import type { Schemas } from '../api/client';
 import { turnsInWords } from '../words/herd';
 
@@ -37,6 +38,7 @@ function wedge(inner: number, outer: number, from: number, to: number, sign: num
  * top. A leaf is as full as its share of the turns; leaves of a wrong place are hatched.
  */
 export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
+  const hatch = useId();
   const theme = useTheme();
   const { leather } = theme.palette;
   // On a phone the picture is half as large: the words stay as large, and the table has the rest.
@@ -57,7 +59,7 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
     >
       <defs>
         <pattern
-          id="wrong-place"
+          id={hatch}
           width="7"
           height="7"
           patternUnits="userSpaceOnUse"
@@ -83,6 +85,7 @@ export function TurnFan({ summary }: { summary: Schemas['TurnsSummary'] }) {
                       many={cell?.by_position[leaf] ?? 0}
                       of={cell?.turns ?? 0}
                       text={text + 2}
+                      hatch={hatch}
                       wrong={leaf === 0 || leaf === 3}
                       textAt={at((inner + out) / 2, (angle(leaf) + angle(leaf + 1)) / 2, sign)}
                     />
@@ -170,11 +173,12 @@ interface LeafProps {
   many: number;
   of: number;
   wrong: boolean;
+  hatch: string;
   text: number;
   textAt: string;
 }
 
-function Leaf({ path, many, of, wrong, text, textAt }: LeafProps) {
+function Leaf({ path, many, of, wrong, hatch, text, textAt }: LeafProps) {
   const { leather } = useTheme().palette;
   const [x, y] = textAt.split(' ').map(Number) as [number, number];
   const share = of > 0 ? many / of : 0;
@@ -184,7 +188,7 @@ function Leaf({ path, many, of, wrong, text, textAt }: LeafProps) {
       {many > 0 && (
         <path
           d={path}
-          fill={wrong ? 'url(#wrong-place)' : leather.leather}
+          fill={wrong ? `url(#${hatch})` : leather.leather}
           fillOpacity={0.2 + 0.8 * share}
         />
       )}

@@ -4,7 +4,8 @@ import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import { howWords } from '../words/herd';
 import { FlagLine } from './FlagLine';
-import { orderFlag, useFlag } from './useFlag';
+import { NotHeard } from './NotHeard';
+import { useFlag, useOrders } from './useFlag';
 import { useProgram, type ProgramWanted } from './useProgram';
 
 interface Props {
@@ -18,16 +19,17 @@ interface Props {
 export function FlagBar({ working, tempo, onWork, onEnd }: Props) {
   const flag = useFlag();
   const { wanted, orderOf } = useProgram();
-  const start = async () => {
+  const { mutate: order, error } = useOrders();
+  const start = () => {
     if (!working) onWork();
-    if (flag) await orderFlag(orderOf(flag, tempo));
+    if (flag) order(orderOf(flag, tempo));
   };
-  const stop = async () => {
-    if (flag) await orderFlag({ order: 'stop' });
+  const stop = () => {
+    if (flag) order({ order: 'stop' });
   };
-  const quit = async () => {
+  const quit = () => {
     onEnd('good_turn');
-    await stop();
+    stop();
   };
   const runs = flag && flag.at.state !== 'stopped' && flag.at.moves_left > 0;
   return (
@@ -37,7 +39,10 @@ export function FlagBar({ working, tempo, onWork, onEnd }: Props) {
       sx={{ px: 1, py: 0.5, borderTop: '1px solid', borderColor: 'text.primary' }}
     >
       {flag ? (
-        <FlagLine flag={flag} />
+        <>
+          <FlagLine flag={flag} />
+          <NotHeard error={error} />
+        </>
       ) : (
         <Typography sx={{ fontSize: '0.95rem' }}>
           No flag on the line. Turns are kept all the same, without its place.
@@ -45,16 +50,16 @@ export function FlagBar({ working, tempo, onWork, onEnd }: Props) {
       )}
       <Box sx={{ display: 'flex', gap: 0.5, mt: 0.5 }}>
         {runs ? (
-          <Button onClick={() => void stop()} sx={{ ...touchSx, borderWidth: 3 }}>
+          <Button onClick={stop} sx={{ ...touchSx, borderWidth: 3 }}>
             Stop the flag
           </Button>
         ) : (
-          <Button onClick={() => void start()} sx={touchSx}>
+          <Button onClick={start} sx={touchSx}>
             {flag ? `Start: ${inWords(wanted)}` : working ? 'On the flag' : 'Begin the work'}
           </Button>
         )}
         {working && (
-          <Button onClick={() => void quit()} sx={touchSx}>
+          <Button onClick={quit} sx={touchSx}>
             {howWords.good_turn}
           </Button>
         )}

@@ -12,7 +12,8 @@ import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { FlagLine } from './FlagLine';
 import { ProgramDrawn } from './ProgramDrawn';
-import { orderFlag, useFlag, type Order } from './useFlag';
+import { NotHeard } from './NotHeard';
+import { useFlag, useOrders } from './useFlag';
 import { useProgram } from './useProgram';
 
 const tempos = [
@@ -38,7 +39,7 @@ export function FlagPage() {
     gcTime: 60_000,
     placeholderData: (last) => last,
   });
-  const order = (what: Order) => void orderFlag(what);
+  const { mutate: order, error } = useOrders();
   const slower = (next: number) => {
     setPercent(next);
     order({ order: 'speed', percent: next });
@@ -54,6 +55,7 @@ export function FlagPage() {
       {flag && (
         <Box sx={{ mt: 2 }}>
           <FlagLine flag={flag} />
+          <NotHeard error={error} />
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
             <Button
               variant="contained"

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { flagHeard } from './flagNow';
@@ -48,5 +48,9 @@ export function useFlag() {
   return there ? (live ?? now.data?.flag ?? null) : null;
 }
 
-/** Tells the flag what to do. */
-export const orderFlag = (order: Order) => answer(client.POST('/api/flag/orders', { body: order }));
+/** Tells the flag what to do; without signal that fails at once, and is not done later. */
+export const useOrders = () =>
+  useMutation({
+    mutationFn: (order: Order) => answer(client.POST('/api/flag/orders', { body: order })),
+    networkMode: 'always',
+  });

@@ -12,6 +12,7 @@ import { dayIn, saidDay, shortDay } from '../words/days';
 import { signWords } from '../words/herd';
 import { usePutSign, useTakeOutTreatment, type CowPageData } from './queries';
 import { TreatmentForm } from './TreatmentForm';
+import { Wrong } from './Wrong';
 
 /** What was seen of a cow that is not well, and what it was given. */
 export function CowHealth({ cow }: { cow: CowPageData }) {
@@ -41,24 +42,28 @@ function Signs({ cow }: { cow: CowPageData }) {
       seen: { sign, seen_on, note },
       cleared_on: today,
     });
+  if (cow.signs.length === 0) return <Typography>Nothing seen.</Typography>;
   return (
-    <Box component="ul" aria-label="Signs" sx={listSx}>
-      {cow.signs.map((one) => (
-        <Box component="li" key={one.sign_id} sx={rowSx}>
-          <Typography sx={{ flex: '1 1 240px' }}>
-            <strong>{signWords[one.sign]}</strong>, seen {saidDay(one.seen_on, today)} by{' '}
-            {one.by_whom}.{' '}
-            {one.cleared_on ? `Cleared ${saidDay(one.cleared_on, today)}.` : 'Sorted off.'}{' '}
-            {one.note}
-          </Typography>
-          {records && !one.cleared_on && (
-            <Button onClick={() => clear(one)} disabled={put.isPending}>
-              Well again
-            </Button>
-          )}
-        </Box>
-      ))}
-    </Box>
+    <>
+      <Wrong error={put.error} />
+      <Box component="ul" aria-label="Signs" sx={listSx}>
+        {cow.signs.map((one) => (
+          <Box component="li" key={one.sign_id} sx={rowSx}>
+            <Typography sx={{ flex: '1 1 240px' }}>
+              <strong>{signWords[one.sign]}</strong>, seen {saidDay(one.seen_on, today)} by{' '}
+              {one.by_whom}.{' '}
+              {one.cleared_on ? `Cleared ${saidDay(one.cleared_on, today)}.` : 'Sorted off.'}{' '}
+              {one.note}
+            </Typography>
+            {records && !one.cleared_on && (
+              <Button onClick={() => clear(one)} disabled={put.isPending}>
+                Well again
+              </Button>
+            )}
+          </Box>
+        ))}
+      </Box>
+    </>
   );
 }
 
@@ -116,6 +121,7 @@ function Treatments({ cow }: { cow: CowPageData }) {
       title="Treatments"
       intro="With the days until it may be sold for meat, from the label or the vet."
     >
+      <Wrong error={takeOut.error} />
       {cow.treatments.length === 0 && <Typography>None.</Typography>}
       <Box component="ul" aria-label="Treatments" sx={listSx}>
         {cow.treatments.map((one) => (

@@ -17,6 +17,7 @@ import { CowWorks } from './CowWorks';
 import { Headings } from './Headings';
 import { cowQuery, lotPath, usePutCowAway, type CowPageData } from './queries';
 import { Tag } from './Tag';
+import { Wrong } from './Wrong';
 
 /** A cow: its tag, how honest it still is, what was seen and given, who worked it. */
 export function CowPage() {
@@ -105,11 +106,7 @@ function OneCow({ cow }: { cow: CowPageData }) {
             >
               {gone ? 'It is back' : 'It is gone'}
             </Button>
-            {away.error && (
-              <Typography role="alert" sx={{ color: 'error.main', flexBasis: '100%' }}>
-                {away.error.message}
-              </Typography>
-            )}
+            <Wrong error={away.error} />
           </Box>
         ))}
     </>

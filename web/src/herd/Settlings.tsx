@@ -14,6 +14,7 @@ import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
 import { count } from '../words/plain';
 import { usePutSettling, useTakeOutSettling, type Lot } from './queries';
+import { Wrong } from './Wrong';
 
 /** When the herd was settled, and how it went; written down the day it is done. */
 export function Settlings({ lot }: { lot: Lot }) {
@@ -26,6 +27,7 @@ export function Settlings({ lot }: { lot: Lot }) {
       title="Settling the herd"
       intro="An older horse puts them in the middle of the pen until they stand there and look out. Whoever leaves is quietly put back."
     >
+      <Wrong error={takeOut.error} />
       {lot.settlings.length === 0 && <Typography>Nothing written down yet.</Typography>}
       <Box
         component="ul"
