@@ -122,7 +122,7 @@ test('a herd from a list: who is fresh, one sorted off, a settled herd, a cow fo
   const rows = page.getByRole('form', { name: 'Add several from a list' });
   await rows.getByLabel('Rows').fill('tag,tempo,handling\n14,hops,well\n15,runs,wild');
   await rows.getByRole('button', { name: 'Read the rows' }).click();
-  await expect(rows.getByRole('list', { name: 'To put right' })).toContainText('Line 2, tempo');
+  await expect(page.getByRole('list', { name: 'To put right' })).toContainText('Line 2, tempo');
   await rows.getByLabel('Rows').fill('tag,tempo,handling\n14,trots,well\n15,runs,wild');
   await rows.getByRole('button', { name: 'Read the rows' }).click();
   await rows.getByRole('button', { name: 'Add 2 cattle' }).click();
