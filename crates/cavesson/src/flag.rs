@@ -1,9 +1,9 @@
 //! `cavesson flag`: between the flag and the barn.
 
-use anyhow::Context;
-use cavesson_client::Client;
 use cavesson_client::flag::{Happened, carry};
 use cavesson_core::device::flag::FlagOrder;
+
+use crate::carrier::ToBarn;
 
 /// What `flag` is told.
 #[derive(clap::Args)]
@@ -11,15 +11,8 @@ pub struct Arguments {
     /// Where the flag is driven, such as 127.0.0.1:7432
     #[arg(long)]
     flag: String,
-    /// The barn's address
-    #[arg(long, default_value = "http://127.0.0.1:7420")]
-    address: String,
-    /// Who answers for it: a trainer, rider or helper
-    #[arg(long)]
-    sign_in: String,
-    /// Their password; better in the environment than on the command line
-    #[arg(long, env = "CAVESSON_PASSWORD", hide_env_values = true)]
-    password: String,
+    #[command(flatten)]
+    barn: ToBarn,
     /// What the flag is called
     #[arg(long, default_value = "Flag")]
     name: String,
@@ -27,11 +20,7 @@ pub struct Arguments {
 
 /// Carries until interrupted.
 pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
-    let client = Client::sign_in(&arguments.address, &arguments.sign_in, &arguments.password)
-        .await
-        .context(
-            "cannot sign in; is the barn's server running, and are sign-in and password right?",
-        )?;
+    let client = arguments.barn.sign_in().await?;
     println!("carrying the flag for {}", client.who.name);
     let mut lost = false;
     tokio::select! {

@@ -5,6 +5,7 @@
 mod barn;
 mod bench;
 mod calculate;
+mod carrier;
 mod demo;
 mod flag;
 mod serve;

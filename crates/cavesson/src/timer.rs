@@ -1,8 +1,8 @@
 //! `cavesson timer`: from timing eyes to the barn.
 
-use anyhow::Context;
-use cavesson_client::Client;
 use cavesson_client::eyes::{Heard, carry};
+
+use crate::carrier::ToBarn;
 
 /// What `timer` is told.
 #[derive(clap::Args)]
@@ -10,15 +10,8 @@ pub struct Arguments {
     /// Where the timing eyes are heard, such as 127.0.0.1:7431
     #[arg(long)]
     eyes: String,
-    /// The barn's address
-    #[arg(long, default_value = "http://127.0.0.1:7420")]
-    address: String,
-    /// Who carries the times: a trainer, rider or helper
-    #[arg(long)]
-    sign_in: String,
-    /// Their password; better in the environment than on the command line
-    #[arg(long, env = "CAVESSON_PASSWORD", hide_env_values = true)]
-    password: String,
+    #[command(flatten)]
+    barn: ToBarn,
     /// What the eyes are called, when there is more than one pair
     #[arg(long, default_value = "Timing eyes")]
     name: String,
@@ -26,11 +19,7 @@ pub struct Arguments {
 
 /// Carries times until interrupted.
 pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
-    let client = Client::sign_in(&arguments.address, &arguments.sign_in, &arguments.password)
-        .await
-        .context(
-            "cannot sign in; is the barn's server running, and are sign-in and password right?",
-        )?;
+    let client = arguments.barn.sign_in().await?;
     println!("carrying times for {}", client.who.name);
     let mut lost = false;
     tokio::select! {

@@ -3147,8 +3147,15 @@ export interface components {
         Leave: {
             /** @description The cow to come back to. */
             back_to: components["schemas"]["Tempo"];
+            /**
+             * Format: int32
+             * @description Asks of each of them before the way back.
+             */
+            dry_asks: number;
             /** @description The dry work, in order. */
             dry_work: components["schemas"]["Level"][];
+            /** @description Why, in a sentence. */
+            says: string;
             /** @description Why. */
             why: components["schemas"]["WhyLeave"];
         };
@@ -7314,6 +7321,8 @@ export interface operations {
                         leave?: components["schemas"]["Leave"] | null;
                         /** @description Whether a quicker or a slower cow is due. */
                         next: components["schemas"]["NextTempo"];
+                        /** @description Why another tempo is due, in a sentence; empty when none is, or the cattle are left. */
+                        next_says: string;
                         /** @description The tempo that is due. */
                         tempo: components["schemas"]["Tempo"];
                     };

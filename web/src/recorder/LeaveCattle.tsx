@@ -6,13 +6,9 @@ import { useNavigate } from 'react-router';
 import { ladderQuery } from '../ladder/queries';
 import { leaveCattle } from '../queue/work';
 import { useQueue } from '../queue/queue';
-import { whyLeaveWords } from '../words/pen';
 import { ridePath } from './ridePath';
 import type { Advice, usePen } from './usePen';
 import type { Recorder } from './useRecorder';
-
-/** Asks of each part of the dry work that are on the card. */
-const dryAsks = 4;
 
 interface Props {
   recorder: Recorder;
@@ -42,7 +38,7 @@ export function LeaveCattle({ recorder, pen, advice }: Props) {
           skill: one.skill,
           rung: one.rung,
           name: nameOf(one),
-          asks: dryAsks,
+          asks: leave.dry_asks,
         })),
         { part: 'use', ...back, name: `${nameOf(back)}, slow cow`, asks: 0 },
       ]);
@@ -56,7 +52,7 @@ export function LeaveCattle({ recorder, pen, advice }: Props) {
       sx={{ bgcolor: 'text.primary', color: 'background.default', mx: -1, px: 1.25, py: 1 }}
     >
       <Typography sx={{ fontWeight: 800, fontSize: '1.15rem', lineHeight: 1.2 }}>
-        {leave ? `Leave the cattle. ${whyLeaveWords[leave.why]}` : 'Dry work, then a slow cow.'}
+        {leave ? `Leave the cattle. ${leave.says}` : 'Dry work, then a slow cow.'}
       </Typography>
       <Box sx={{ display: 'flex', gap: 0.75, mt: 0.75 }}>
         {dry_left.map((level, index) => (

@@ -10,7 +10,7 @@ import { useQueue } from '../queue/queue';
 import { goesWords, howWords, notForWords, stopsInWords } from '../words/herd';
 import { LeaveCattle } from './LeaveCattle';
 import { ridePath } from './ridePath';
-import { usePen } from './usePen';
+import { tempoOf, usePen } from './usePen';
 import type { Recorder } from './useRecorder';
 
 const CowPick = lazy(async () => ({ default: (await import('./CowPick')).CowPick }));
@@ -53,7 +53,7 @@ export function PenBar({ recorder }: { recorder: Recorder }) {
       <Suspense fallback={null}>
         <FlagBar
           working={work !== undefined && !work.cow_id}
-          tempo={tempoSet(recorder.set)}
+          tempo={tempoOf(recorder.set.tempo)}
           onWork={() => void take(null)}
           onEnd={(how) => void end(how)}
         />
@@ -106,11 +106,9 @@ export function PenBar({ recorder }: { recorder: Recorder }) {
           ))}
         </Box>
       )}
-      {!must && advice.next !== 'same' && onTurns && (
+      {!must && advice.next_says && onTurns && (
         <Typography sx={{ fontSize: '0.95rem', fontWeight: 700, mt: 0.25 }}>
-          {advice.next === 'quicker'
-            ? `8 of the last 10 right: a ${advice.tempo} cow next.`
-            : `Out of place 3 of the last 4: a ${advice.tempo} cow next.`}
+          {advice.next_says}
         </Typography>
       )}
       {picking && (
@@ -134,9 +132,6 @@ function whyNone(cows: { not?: Schemas['NotForIt'] | null }[]): string {
   const [most] = [...many].sort((a, b) => b[1] - a[1]);
   return most ? `No cow for this horse: ${notForWords[most[0]]}` : 'No cow in the book';
 }
-
-const tempoSet = ({ tempo }: Recorder['set']): Schemas['Tempo'] =>
-  tempo === 'medium' || tempo === 'quick' ? tempo : 'slow';
 
 const touchSx = {
   minHeight: 64,

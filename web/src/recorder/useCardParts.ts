@@ -19,6 +19,8 @@ export interface CardPart {
   who: string;
   /** Asks of all sides that the card has for it. */
   asks: number;
+  /** It was put there while the ride went on: dry work, or the way back to the cattle. */
+  added?: boolean;
 }
 
 const none: CardPart[] = [];
@@ -68,6 +70,7 @@ const asPart = ({ part, skill, rung, name, asks }: CardPartAdded): CardPart => (
   who: '',
   minutes: 0,
   asks,
+  added: true,
 });
 
 /** Minutes the card has for a level; none for one that it does not have. */

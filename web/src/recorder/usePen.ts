@@ -14,8 +14,9 @@ import type { Recorder } from './useRecorder';
 export type Advice = Output<'next-cow'>;
 export type CowAtPen = Schemas['AtPen']['cattle'][number];
 
-const tempoOf = (rung: string): Schemas['Tempo'] =>
-  rung === 'medium' || rung === 'quick' ? rung : 'slow';
+/** The tempo that a rung or a setting names; slow where it names none. */
+export const tempoOf = (named: string | undefined): Schemas['Tempo'] =>
+  named === 'medium' || named === 'quick' ? named : 'slow';
 
 /** The cattle at the pen, the work that goes on, and what Cavesson says: leave, tempo, next cow. */
 export function usePen({ horseId, level }: Pick<Recorder, 'horseId' | 'level'>) {

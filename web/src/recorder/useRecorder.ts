@@ -162,7 +162,7 @@ export function useRecorder() {
     change,
     finishRide,
     /** The page shows the pen: cattle are worked, or were left for dry work. */
-    atPen: asked?.level.measure === 'turn' || parts.some(isOnTheWayBack),
+    atPen: asked?.level.measure === 'turn' || parts.some(({ added }) => added),
   };
 }
 
@@ -186,9 +186,6 @@ export type FaceRecorder = Pick<
   | 'holding'
 > &
   Partial<Pick<Recorder, 'atPen'>>;
-
-/** The way back to the cattle, put on the card when they were left. */
-const isOnTheWayBack = ({ part, minutes }: CardPart) => part === 'use' && minutes === 0;
 
 /** The ride's reps of one level, in the order of asking. */
 async function repsOf(

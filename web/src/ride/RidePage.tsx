@@ -12,6 +12,7 @@ import { ShareRibbon } from '../draw/ShareRibbon';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
+import { worksPath } from '../herd/queries';
 import { levelPath } from '../level/queries';
 import type { KeptDatabase } from '../queue/db';
 import { useQueue } from '../queue/queue';
@@ -98,6 +99,17 @@ function Ridden({ ride }: { ride: Schemas['Ride'] }) {
             Braided is bosal, plain is bridle. Up: asks for the bridle. Down: asks back.
           </Typography>
         </Box>
+      )}
+      {ride.timeline.some(
+        ({ measure, undone }) => measure.kind === 'turn' && measure.work_id && !undone,
+      ) && (
+        <Button
+          component={Link}
+          to={`${worksPath(ride.horse.horse_id)}?ride=${ride.ride_id}`}
+          sx={{ minHeight: 56, mb: 2 }}
+        >
+          Where the turns come apart
+        </Button>
       )}
       {closesOut && (
         <CloseOut chips={chips} horseId={ride.horse.horse_id} horseName={ride.horse.name} />

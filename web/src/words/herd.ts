@@ -33,7 +33,7 @@ export const settledWords: Record<Schemas['Settled'], string> = {
   never: 'Not settled yet: no green horses',
   did_not_stand: "Wouldn't stand last time: no green horses",
   more_came: 'New cattle since it was settled: settle it again before green horses',
-  long_ago: 'Settled more than a week ago: settle it again before green horses',
+  long_ago: 'Settled too long ago: settle it again before green horses',
 };
 
 export const howWords: Record<Schemas['HowEnded'], string> = {

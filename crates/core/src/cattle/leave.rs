@@ -31,8 +31,12 @@ pub struct Leave {
     pub why: WhyLeave,
     /// The dry work, in order.
     pub dry_work: Vec<Level>,
+    /// Asks of each of them before the way back.
+    pub dry_asks: u32,
     /// The cow to come back to.
     pub back_to: Tempo,
+    /// Why, in a sentence.
+    pub says: String,
 }
 
 /// Back up soft, shoulders over, rock back.
@@ -50,6 +54,8 @@ pub fn dry_work() -> Vec<Level> {
 pub const LAST: usize = 3;
 /// so many with a leak or a toss.
 pub const BAD: usize = 2;
+/// Asks of each part of the dry work. Product default.
+pub const DRY_ASKS: u32 = 4;
 
 /// What the last turns order, first to last.
 pub fn leave(turns: &[Turn]) -> Option<Leave> {
@@ -76,6 +82,18 @@ pub fn leave(turns: &[Turn]) -> Option<Leave> {
     Some(Leave {
         why,
         dry_work: dry_work(),
+        dry_asks: DRY_ASKS,
         back_to: Tempo::Slow,
+        says: match why {
+            WhyLeave::ShoulderLeaks => {
+                format!("The shoulder leaked in {BAD} of the last {LAST} turns.")
+            }
+            WhyLeave::HeadTossed => {
+                format!("The head was tossed in {BAD} of the last {LAST} turns.")
+            }
+            WhyLeave::Both => {
+                format!("A leaking shoulder and a tossed head in the last {LAST} turns.")
+            }
+        },
     })
 }

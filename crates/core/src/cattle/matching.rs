@@ -17,7 +17,7 @@ use uuid::Uuid;
 use super::flow::{Pair, cheapest_pairs};
 use super::honesty::{DONE_BELOW, FRESH_FROM};
 use super::tempo::slower;
-use crate::bounds::{CATTLE_MATCHED, FieldError, HORSES_MATCHED, SHARE, WORKS};
+use crate::bounds::{CATTLE_MATCHED, FieldError, HORSES_MATCHED, SHARE, WORKS, once};
 use crate::rep::turn::Tempo;
 
 /// A horse that is to work cattle on a day.
@@ -314,15 +314,4 @@ fn check(horses: &[Horse], cattle: &[Cow]) -> Result<(), FieldError> {
         once(&mut seen, cow.cow_id, &format!("{at}/cow_id"))?;
     }
     Ok(())
-}
-
-fn once(
-    seen: &mut std::collections::HashSet<Uuid>,
-    id: Uuid,
-    field: &str,
-) -> Result<(), FieldError> {
-    if seen.insert(id) {
-        return Ok(());
-    }
-    Err(FieldError::new(field, "is named twice; name it once"))
 }

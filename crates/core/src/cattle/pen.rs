@@ -9,7 +9,7 @@ use uuid::Uuid;
 
 use super::leave::{Leave, dry_work, leave};
 use super::matching::{Cow, Horse, NotForIt, TempoAgainstDue, cost};
-use super::tempo::{NextTempo, next_tempo, quicker, slower};
+use super::tempo::{NextTempo, next_tempo, quicker, says, slower};
 use crate::bounds::{CATTLE_MATCHED, FieldError, SHARE, TURNS_LATELY, WORKS, WORKS_OF_RIDE};
 use crate::ladder::Level;
 use crate::rep::turn::{Tempo, Turn};
@@ -81,6 +81,8 @@ pub struct PenAdvice {
     pub next: NextTempo,
     /// The tempo that is due.
     pub tempo: Tempo,
+    /// Why another tempo is due, in a sentence; empty when none is, or the cattle are left.
+    pub next_says: String,
     /// The cattle, the best for it first, those that are not for it last.
     pub cows: Vec<CowChoice>,
 }
@@ -118,6 +120,11 @@ pub fn advise(pen: &Pen) -> Result<PenAdvice, FieldError> {
     Ok(PenAdvice {
         leave: leave_now,
         dry_left,
+        next_says: if away {
+            String::new()
+        } else {
+            says(next, tempo)
+        },
         next,
         tempo,
         cows: choices(pen, &horse),

@@ -47,6 +47,20 @@ pub fn next_tempo(turns: &[Turn]) -> NextTempo {
     NextTempo::Same
 }
 
+/// What the turns say of the next cow, in a sentence; empty when it is to be one as quick.
+pub fn says(next: NextTempo, tempo: Tempo) -> String {
+    let cow = match tempo {
+        Tempo::Slow => "a slow cow",
+        Tempo::Medium => "a medium cow",
+        Tempo::Quick => "a quick cow",
+    };
+    match next {
+        NextTempo::Quicker => format!("{RIGHT} of the last {TURNS} good: {cow} next."),
+        NextTempo::Same => String::new(),
+        NextTempo::Slower => format!("Out of place {OUT} of the last {LATELY}: {cow} next."),
+    }
+}
+
 /// One step quicker; the quickest stays.
 pub fn quicker(tempo: Tempo) -> Tempo {
     match tempo {

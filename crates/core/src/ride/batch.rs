@@ -15,7 +15,7 @@ use super::work::WorkSaid;
 use crate::Side;
 use crate::bounds::{
     BLOCKS, CHANGES, FieldError, NAME_LETTERS, NOTE_LETTERS, QUIET_S, REPS_AT_ONCE, RIDE_MS,
-    RIDES_AT_ONCE, SEGMENTS, SEQUENCE, SET_FORWARD_S, SPOTS, TWO_REIN_EVENTS, WORKS_OF_RIDE,
+    RIDES_AT_ONCE, SEGMENTS, SEQUENCE, SET_FORWARD_S, SPOTS, TWO_REIN_EVENTS, WORKS_OF_RIDE, once,
 };
 use crate::horse::RideMark;
 use crate::intake::of_ride::IntakeOfRide;
@@ -387,14 +387,4 @@ impl NewRep {
 
 fn count(bound: crate::bounds::Bound, field: &str, found: usize) -> Result<(), FieldError> {
     bound.check_count(field, found).map(|_| ())
-}
-
-fn once(seen: &mut HashSet<Uuid>, id: Uuid, field: &str) -> Result<(), FieldError> {
-    if seen.insert(id) {
-        return Ok(());
-    }
-    Err(FieldError::new(
-        field,
-        format!("{id} is in this batch twice; send each once"),
-    ))
 }

@@ -89,7 +89,9 @@ fn leave_the_cattle_dry_work_and_back_to_a_slow_cow() {
         ..on_medium.clone()
     };
     let out = advise(&leaked).unwrap();
-    assert!(out.leave.is_some());
+    let leave = out.leave.unwrap();
+    assert_eq!(leave.says, "The shoulder leaked in 2 of the last 3 turns.");
+    assert_eq!(out.next_says, "", "that is said by the leaving");
     assert_eq!(out.dry_left, dry_work(), "what came before does not count");
     assert_eq!(out.cows[0].cow_id.as_u128(), 1, "the slow one is next");
 
@@ -126,6 +128,7 @@ fn tempo_goes_by_the_turns_at_the_last_one() {
     };
     let said = advise(&up).unwrap();
     assert_eq!((said.next, said.tempo), (NextTempo::Quicker, Tempo::Medium));
+    assert_eq!(said.next_says, "8 of the last 10 good: a medium cow next.");
     assert_eq!(said.cows[0].cow_id.as_u128(), 2);
     assert_eq!(said.cows[0].tempo, Some(TempoAgainstDue::AsDue));
     let down = Pen {
@@ -135,6 +138,10 @@ fn tempo_goes_by_the_turns_at_the_last_one() {
     };
     let said = advise(&down).unwrap();
     assert_eq!((said.next, said.tempo), (NextTempo::Slower, Tempo::Slow));
+    assert_eq!(
+        said.next_says,
+        "Out of place 3 of the last 4: a slow cow next."
+    );
 }
 
 #[test]

@@ -87,9 +87,8 @@ async fn show(Recorder(signed): Recorder, UrlPath(cow_id): UrlPath<Uuid>) -> Ans
     let today = signed.today();
     let mut barn = signed.look().await?;
     let stored = cow::find(&mut barn, cow_id).await?.ok_or_else(no_cow)?;
-    let of_lot = herd::of_lot(&mut barn, stored.lot_id, today)
-        .await?
-        .ok_or_else(no_lot)?;
+    let lots = cattle_lot::list(&mut barn).await?;
+    let lot = lots.iter().find(|lot| lot.lot_id == stored.lot_id);
     let wanted = Wanted {
         cow_id: Some(cow_id),
         ..Wanted::default()
@@ -98,12 +97,11 @@ async fn show(Recorder(signed): Recorder, UrlPath(cow_id): UrlPath<Uuid>) -> Ans
     let signs = cow_health::signs(&mut barn, cow_id).await?;
     let given = cow_health::treatments(&mut barn, Some(cow_id)).await?;
     let own: Vec<&Work> = works.iter().collect();
-    let now = herd::now(stored, of_lot.lots.first(), &own, today)?;
-    let lot = of_lot.lots.into_iter().next();
+    let now = herd::now(stored, lot, &own, today)?;
     Ok(Json(CowPage {
         cow_id,
         lot_id: now.cow.lot_id,
-        lot: lot.map_or_else(String::new, |now| now.lot.sheet.name),
+        lot: lot.map_or_else(String::new, |lot| lot.sheet.name.clone()),
         sheet: now.cow.sheet,
         standing: now.standing,
         put_away_at: now.cow.put_away_at,

@@ -101,22 +101,22 @@ async fn read(
                 .iter()
                 .filter(|work| work.said.cow_id == Some(cow.cow_id))
                 .collect();
-            now(cow, lot, &own, today)
+            now(cow, lot.map(|now| &now.lot), &own, today)
         })
         .collect::<Answer<_>>()?;
     Ok(Herd { lots, cattle })
 }
 
 /// How a cow stands by its works, oldest first.
-pub fn now(cow: Cow, lot: Option<&LotNow>, works: &[&Work], today: Date) -> Answer<CowNow> {
+pub fn now(cow: Cow, lot: Option<&CattleLot>, works: &[&Work], today: Date) -> Answer<CowNow> {
     let caps = lot.map_or(
         Caps {
             works: 1,
             minutes: 1,
         },
-        |now| Caps {
-            works: now.lot.sheet.works_a_day,
-            minutes: now.lot.sheet.minutes_a_day,
+        |lot| Caps {
+            works: lot.sheet.works_a_day,
+            minutes: lot.sheet.minutes_a_day,
         },
     );
     let on_day = || works.iter().filter(|work| work.day == today);
