@@ -12,6 +12,12 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: <Waiting label="Fetching" />,
     lazy: async () => ({ Component: (await import('./comein/ComeInPage')).ComeInPage }),
   },
+  ...['/my-horse', '/my-horse/reports/:reportId'].map((path) => ({
+    path,
+    errorElement: <PageBroke />,
+    hydrateFallbackElement: <Waiting label="Fetching" />,
+    lazy: async () => ({ Component: (await import('./owner/LinkPage')).LinkPage }),
+  })),
   {
     element: <SignedInFrame />,
     errorElement: <PageBroke />,
@@ -62,6 +68,14 @@ export const router = createBrowserRouter([
       {
         path: '/horses/:horseId/road',
         lazy: async () => ({ Component: (await import('./road/RoadPage')).RoadPage }),
+      },
+      {
+        path: '/horses/:horseId/owner',
+        lazy: async () => ({ Component: (await import('./owner/OwnerPage')).OwnerPage }),
+      },
+      {
+        path: '/reports/:reportId',
+        lazy: async () => ({ Component: (await import('./owner/ReportPage')).ReportPage }),
       },
       {
         path: '/cow-trainer',
@@ -204,6 +218,10 @@ export const router = createBrowserRouter([
       {
         path: '/horses/:horseId/two-rein',
         lazy: async () => ({ Component: (await import('./tack/TwoReinPage')).TwoReinPage }),
+      },
+      {
+        path: '/records',
+        lazy: async () => ({ Component: (await import('./records/RecordsPage')).RecordsPage }),
       },
       {
         path: '/settings',

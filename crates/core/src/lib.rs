@@ -30,6 +30,7 @@
 //! | [`track`] | a ride as points on the ground: gaits, ways round, circles, load |
 //! | [`device`], [`exchange`] | what devices say; open formats in and out |
 //! | [`road`] | the barn's own pace, and the road to a date: chance, range, what decides, what helps |
+//! | [`report`] | what a month came to: figures, then sentences |
 //! | [`bench`] | is the judge right? candidate rules on simulated horses |
 //! | [`sim_horse`] | a horse made from a seed, for demo data and trials |
 //! | [`calc`] | the calculators: one JSON object in, one out |
@@ -66,6 +67,7 @@ pub mod person;
 pub mod plain;
 pub mod program;
 pub mod rep;
+pub mod report;
 pub mod ride;
 pub mod rig;
 pub mod road;

@@ -30,6 +30,11 @@ pub fn on_weekday(day: Date) -> String {
     day.strftime("%A, %B %-d, %Y").to_string()
 }
 
+/// A day without its year: October 3.
+pub fn on_day(day: Date) -> String {
+    day.strftime("%B %-d").to_string()
+}
+
 /// The day of the week: Monday.
 pub fn weekday(day: Date) -> String {
     day.strftime("%A").to_string()

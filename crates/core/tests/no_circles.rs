@@ -224,7 +224,7 @@ fn the_floors_lie_in_the_order_the_contents_page_says() {
             "ground",
         ],
         &["week", "load", "road"],
-        &["device", "exchange", "tape", "track", "cattle"],
+        &["device", "exchange", "tape", "track", "cattle", "report"],
         &["bench", "calc"],
     ];
     let floor = |module: &[String]| {

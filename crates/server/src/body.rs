@@ -20,6 +20,12 @@ pub const MOST_BYTES: usize = 2_000_000;
 /// it recorded goes out with the next try.
 const MOST_WAIT: Duration = Duration::from_secs(15);
 
+/// The most a whole barn may hold.
+pub const MOST_LARGE_BYTES: usize = 512 * 1024 * 1024;
+
+/// How long a whole barn may take to come.
+const MOST_LARGE_WAIT: Duration = Duration::from_secs(600);
+
 /// A strictly read JSON body.
 pub struct Body<T>(pub T);
 
@@ -33,8 +39,26 @@ impl<T: DeserializeOwned, S: Send + Sync> FromRequest<S> for Body<T> {
         let bytes = timeout(MOST_WAIT, Bytes::from_request(request, state))
             .await
             .map_err(|_| Problem::slow_body())?
-            .map_err(unread)?;
+            .map_err(|rejection| unread(rejection, MOST_BYTES))?;
         read(&bytes).map(Body)
+    }
+}
+
+/// The bytes of a JSON document as large as a whole barn, not read yet.
+pub struct LargeJson(pub Bytes);
+
+impl<S: Send + Sync> FromRequest<S> for LargeJson {
+    type Rejection = Problem;
+
+    async fn from_request(request: Request, state: &S) -> Result<LargeJson, Problem> {
+        if !is_json(&request) {
+            return Err(Problem::media_type());
+        }
+        timeout(MOST_LARGE_WAIT, Bytes::from_request(request, state))
+            .await
+            .map_err(|_| Problem::slow_body())?
+            .map(LargeJson)
+            .map_err(|rejection| unread(rejection, MOST_LARGE_BYTES))
     }
 }
 
@@ -47,9 +71,9 @@ fn is_json(request: &Request) -> bool {
         .is_some_and(|kind| kind.trim().eq_ignore_ascii_case("application/json"))
 }
 
-fn unread(rejection: BytesRejection) -> Problem {
+fn unread(rejection: BytesRejection, most_bytes: usize) -> Problem {
     if rejection.into_response().status() == axum::http::StatusCode::PAYLOAD_TOO_LARGE {
-        Problem::too_large(MOST_BYTES)
+        Problem::too_large(most_bytes)
     } else {
         Problem::json("the body broke off; send it again")
     }

@@ -9,7 +9,7 @@ use utoipa::openapi::{Content, Ref, RefOr, Response};
 use utoipa_axum::router::UtoipaMethodRouter;
 
 use crate::App;
-use crate::body::Body;
+use crate::body::{Body, LargeJson};
 use crate::problem::PROBLEM_JSON;
 use crate::signed::{Decider, Recorder, Signed, Trainer};
 use crate::url::{UrlPath, UrlQuery};
@@ -63,14 +63,20 @@ impl<T> Refuses for UrlQuery<T> {
     const REFUSALS: &'static [Refusal] = &[(422, "A field does not fit; nothing was stored")];
 }
 
+const OF_JSON: &[Refusal] = &[
+    (400, "Not JSON; nothing was stored"),
+    (408, "The body did not come in time; nothing was stored"),
+    (413, "Too much at once; nothing was stored"),
+    (415, "Not sent as JSON; nothing was stored"),
+    (422, "A field does not fit; nothing was stored"),
+];
+
 impl<T> Refuses for Body<T> {
-    const REFUSALS: &'static [Refusal] = &[
-        (400, "Not JSON; nothing was stored"),
-        (408, "The body did not come in time; nothing was stored"),
-        (413, "Too much at once; nothing was stored"),
-        (415, "Not sent as JSON; nothing was stored"),
-        (422, "A field does not fit; nothing was stored"),
-    ];
+    const REFUSALS: &'static [Refusal] = OF_JSON;
+}
+
+impl Refuses for LargeJson {
+    const REFUSALS: &'static [Refusal] = OF_JSON;
 }
 
 /// What every route may answer.

@@ -103,7 +103,8 @@ async fn show(
     }))
 }
 
-fn load_of(ride: &load::LoadRide, ladder: &Ladder) -> f64 {
+/// The load of a ride on a ladder.
+pub fn load_of(ride: &load::LoadRide, ladder: &Ladder) -> f64 {
     let asks: Vec<WorkAsk> = ride
         .asks
         .iter()

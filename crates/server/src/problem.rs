@@ -97,6 +97,16 @@ impl Problem {
         }
     }
 
+    /// A barn that holds something already.
+    pub fn not_empty() -> Problem {
+        Problem::new(
+            StatusCode::CONFLICT,
+            "/problems/not-empty",
+            "This barn isn't empty",
+            "an archive is brought into an empty barn, so that nothing is mixed up; begin a new barn for it",
+        )
+    }
+
     /// A name that is taken.
     pub fn taken(field: &str, what: &str) -> Problem {
         Problem {
@@ -345,6 +355,10 @@ impl From<StoreError> for Problem {
                 format!("/{what}_id"),
                 format!("the {what} was booked for that time just now; look at the day again"),
             )]),
+            StoreError::RowRefused { table, why } => Problem::field(FieldError::new(
+                format!("/tables/{table}"),
+                format!("holds a row that breaks the rule \"{why}\"; nothing was stored"),
+            )),
             StoreError::Away(error) => {
                 tracing::warn!(%error, "the database is away");
                 Problem::database_away()

@@ -23,9 +23,9 @@ use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
-    App, Settings, access_links, account, barns, batches, board, bookings, busy, calc, calendars,
-    card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, flag, ground, health,
-    horse_page, horses, intakes, ladder, levels, live, loads, overrules, packs, people,
+    App, Settings, access_links, account, archives, barns, batches, board, bookings, busy, calc,
+    calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, flag, ground, health,
+    horse_page, horses, intakes, ladder, levels, live, loads, overrules, owners, packs, people,
     program_meant, program_preview, programs, ride_horse, rides, roads, session, tack, today,
     trips, weather, web, weeks, yard,
 };
@@ -66,6 +66,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(packs::routes())
         .merge(care::routes())
         .merge(loads::routes())
+        .merge(owners::routes())
         .merge(cool_outs::routes())
         .merge(cow_rounds::routes())
         .merge(cattle::routes())
@@ -93,11 +94,14 @@ fn limited() -> OpenApiRouter<App> {
         .merge(account::limited_routes())
         .merge(access_links::open_routes())
         .merge(calendars::open_routes())
+        .merge(owners::open_routes())
 }
 
-/// What lasts as long as somebody listens.
+/// What lasts as long as somebody listens, or a whole barn is on its way.
 fn lasting() -> OpenApiRouter<App> {
-    live::routes().merge(flag::live_routes())
+    live::routes()
+        .merge(flag::live_routes())
+        .merge(archives::lasting_routes())
 }
 
 /// The OpenAPI document.

@@ -164,6 +164,17 @@ pub async fn change(barn: &mut BarnTransaction, changed: &Barn) -> StoreResult<(
     Ok(())
 }
 
+/// Takes a barn away that nothing was stored in.
+///
+/// # Errors
+/// When something was.
+pub async fn remove_empty(pool: &PgPool, barn_id: Uuid) -> StoreResult<()> {
+    sqlx::query!("delete from barn where barn_id = $1", barn_id)
+        .execute(pool)
+        .await?;
+    Ok(())
+}
+
 /// Adds a barn.
 ///
 /// # Errors

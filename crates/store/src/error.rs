@@ -26,6 +26,14 @@ pub enum StoreError {
         /// What was found.
         found: String,
     },
+    /// A row of an archive that breaks a rule of its table.
+    #[error("a row of {table} is refused: {why}")]
+    RowRefused {
+        /// The table.
+        table: &'static str,
+        /// The rule, as the table names it.
+        why: String,
+    },
     /// Something that cannot be written as JSON.
     #[error("cannot be stored: {0}")]
     Unstorable(serde_json::Error),
@@ -61,6 +69,25 @@ impl From<sqlx::Error> for StoreError {
             "cow_tag_taken" => taken("/sheet/tag", "this tag, in this lot,"),
             _ if is_away(&error) => StoreError::Away(error),
             _ => StoreError::Database(error),
+        }
+    }
+}
+
+impl StoreError {
+    /// An error of storing rows of a table: what is wrong with the row is told with it.
+    pub(crate) fn of_rows(table: &'static str, error: sqlx::Error) -> StoreError {
+        let said = error.as_database_error();
+        // Data exceptions and integrity constraint violations.
+        let of_row = said.filter(|said| {
+            let code = said.code().unwrap_or_default();
+            code.starts_with("22") || code.starts_with("23")
+        });
+        match of_row {
+            Some(said) => StoreError::RowRefused {
+                table,
+                why: said.constraint().unwrap_or(said.message()).to_owned(),
+            },
+            None => StoreError::from(error),
         }
     }
 }

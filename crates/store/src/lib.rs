@@ -9,6 +9,7 @@
 //! | [`session`] | signed-in devices |
 //! | [`access_link`] | links that let somebody in once |
 //! | [`calendar_link`] | secret links for calendar programs |
+//! | [`horse_link`], [`owner_note`], [`owner_report`] | what owners are shown |
 //! | [`work_hours`] | who works when |
 //! | [`place`], [`gear`], [`cattle_lot`] | the yard, by name and kind |
 //! | [`lay`], [`course`], [`run`] | how places lie; barrel courses, drills, trail courses; runs |
@@ -29,6 +30,7 @@
 //! | [`intake`] | where a new horse stands |
 //! | [`care`], [`card_block`] | notes of care; blocks for a coming day |
 //! | [`load`], [`cool_out`] | what the load of rides is made of; cooling out |
+//! | [`archive`] | a whole barn as rows of JSON |
 //! | [`weather`], [`busy`] | heat by the hour; when people are busy elsewhere |
 //!
 //! Two walls keep barns apart: every query names the barn, and row-level
@@ -37,6 +39,7 @@
 #![warn(clippy::unwrap_used)]
 
 pub mod access_link;
+pub mod archive;
 pub mod barn;
 pub mod bit_change;
 pub mod booking;
@@ -57,12 +60,15 @@ pub mod gear;
 pub mod goal;
 pub mod hand;
 pub mod horse;
+pub mod horse_link;
 pub mod intake;
 pub mod kept_verdict;
 pub mod known;
 pub mod lay;
 pub mod load;
 pub mod overrule;
+pub mod owner_note;
+pub mod owner_report;
 pub mod person;
 pub mod place;
 pub mod program;

@@ -60,6 +60,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/barn/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Take the whole barn out as one document. */
+        get: operations["take_barn_out"];
+        put?: never;
+        /**
+         * Bring an archive into this barn, which is still empty. Whoever brings it in goes on as one of
+         *     its trainers; the others get links from them.
+         */
+        post: operations["bring_barn_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/barn/archive/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Look into an archive. Nothing is stored. */
+        post: operations["look_into_archive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches": {
         parameters: {
             query?: never;
@@ -951,6 +989,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horse-links/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a link to a horse shows. */
+        post: operations["open_horse_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horse-links/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A report that was sent, read by a link to its horse. */
+        post: operations["open_report_by_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horse-links/{link_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a link to a horse back: it shows nothing any more. */
+        delete: operations["revoke_horse_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses": {
         parameters: {
             query?: never;
@@ -1190,6 +1279,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The links to a horse that were not taken back. */
+        get: operations["list_horse_links"];
+        put?: never;
+        /**
+         * Make a link to a horse. Whoever has it sees this horse, without a sign-in, until it runs
+         *     out or is taken back.
+         */
+        post: operations["make_horse_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/load": {
         parameters: {
             query?: never;
@@ -1218,6 +1328,57 @@ export interface paths {
         put?: never;
         /** Overrule the judge at a level. */
         post: operations["add_overrule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/owner-notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell the owner something. */
+        post: operations["add_owner_note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/owner-notes/written": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was written of a horse lately and might be told: closing lines of rides, words of care. */
+        get: operations["list_written_words"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/owners-view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the owner of a horse sees. */
+        get: operations["show_owners_view"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1289,6 +1450,24 @@ export interface paths {
         /** Put a horse on a program. */
         put: operations["put_horse_program"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The reports of a horse; owners see those that were sent. */
+        get: operations["list_reports"];
+        put?: never;
+        /** Write the report of a month from the figures, as a draft. */
+        post: operations["write_report"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1660,6 +1839,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/owner-notes/{note_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a note back: the owner sees it no more. */
+        delete: operations["take_back_owner_note"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/owner-notes/{note_id}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a note back that was taken back. */
+        post: operations["bring_back_owner_note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -1922,6 +2135,59 @@ export interface paths {
         /** Say how many rides a week a program wants for each of its horses. */
         put: operations["set_rides_a_week"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/{report_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One report. */
+        get: operations["show_report"];
+        /** Give a report other words. */
+        put: operations["change_report"];
+        post?: never;
+        /** Take a report back. */
+        delete: operations["take_back_report"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/{report_id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a draft of a report again: the owner sees it no more. */
+        post: operations["make_report_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/{report_id}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Send a report: the owner sees it from now on. */
+        post: operations["send_report"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2236,6 +2502,16 @@ export interface components {
          * @enum {string}
          */
         Against: "barrel" | "fence" | "open";
+        /** @description What lies ahead on the day it is written. */
+        Ahead: {
+            /** @description Care that comes again, the earliest first. */
+            care_due: components["schemas"]["CareComing"][];
+            /** @description Who should look at the horse, and what its load says, in sentences. */
+            cautions: string[];
+            /** @description Its dates, soonest first. */
+            dates: components["schemas"]["DateAhead"][];
+            next?: components["schemas"]["ComesNext"] | null;
+        };
         /** @description What the ride is for, and where the horse stands with it. */
         Aim: {
             level: components["schemas"]["LevelBrief"];
@@ -2254,6 +2530,24 @@ export interface components {
          * @enum {string}
          */
         Answer: "gave" | "late" | "did_not_give" | "evaded_up" | "evaded_down" | "evaded_out" | "evaded_behind" | "evaded_shoulder" | "evaded_sideways" | "evaded_backed_off";
+        /** @description What an archive holds, and whether this barn can take it. */
+        ArchiveLooked: {
+            archive: components["schemas"]["Summary"];
+            /** @description This barn is empty, so that the archive can be brought in. */
+            barn_is_empty: boolean;
+        };
+        /** @description A trainer of an archive. */
+        ArchiveTrainer: {
+            /** @description Their name. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Their id.
+             */
+            person_id: string;
+            /** @description What they signed in with, before the @. */
+            sign_in: string;
+        };
         /** @description A time an ask was taken back or brought back. */
         AskChange: {
             /** Format: date-time */
@@ -2827,6 +3121,18 @@ export interface components {
             again_days?: number | null;
         };
         /** @description Care that comes again. */
+        CareComing: {
+            /**
+             * Format: date
+             * @description The day it is due.
+             */
+            due: string;
+            /** @description What. */
+            kind: components["schemas"]["CareKind"];
+            /** @description That day has passed. */
+            overdue: boolean;
+        };
+        /** @description Care that comes again. */
         CareDue: {
             /**
              * Format: date
@@ -2887,6 +3193,21 @@ export interface components {
             horse: string;
             /** Format: uuid */
             horse_id: string;
+        };
+        /** @description A note of care that falls into the month. */
+        CareOfMonth: {
+            /**
+             * Format: date
+             * @description The day a flag was cleared, where it was by the last day told of.
+             */
+            cleared_on?: string | null;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description What it is about. */
+            kind: components["schemas"]["CareKind"];
         };
         /** @description One thing carried. */
         Carry: {
@@ -3135,6 +3456,19 @@ export interface components {
          * @enum {string}
          */
         ComesApartBy: "short" | "past" | "leaked" | "tossed" | "lost";
+        /** @description The level that comes next. */
+        ComesNext: {
+            /** @description When, as a range of rides. */
+            forecast: string;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+            /** @description The verdict in a sentence. */
+            says: string;
+            /** @description What it would take. */
+            takes: string;
+        };
         /**
          * @description What first asks since have said of a level that was shown at intake.
          * @enum {string}
@@ -3522,6 +3856,33 @@ export interface components {
          * @enum {string}
          */
         CurbPiece: "strap" | "chain";
+        /** @description A date of the horse and its honest range. */
+        DateAhead: {
+            /**
+             * Format: double
+             * @description Share of the futures in which all is held by then.
+             */
+            chance: number;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: date
+             * @description The day by which one future in ten is there.
+             */
+            from?: string | null;
+            /** @description In the trainer's words. */
+            name: string;
+            /** @description The same in a sentence. */
+            text: string;
+            /**
+             * Format: date
+             * @description The day by which nine in ten are.
+             */
+            to?: string | null;
+        };
         /** @description A date that is at risk. */
         DateAtRisk: {
             /**
@@ -4819,6 +5180,29 @@ export interface components {
             state: components["schemas"]["State"];
             verdict: components["schemas"]["Verdict"];
         };
+        /** @description A link to a horse. */
+        HorseLinkShown: {
+            /** @description It has run out. */
+            expired: boolean;
+            /** Format: date-time */
+            expires_at: string;
+            /** @description For whom it was made. */
+            for_whom: string;
+            /** Format: uuid */
+            link_id: string;
+            /** Format: date-time */
+            made_at: string;
+            /**
+             * Format: date-time
+             * @description The last time somebody opened it.
+             */
+            opened_at?: string | null;
+        };
+        /** @description The word of a link to a horse. */
+        HorseLinkWord: {
+            /** @description What stands behind the `#`. */
+            word: string;
+        };
         /** @description How much a horse works. */
         HorseLoad: {
             /** @description Every day since the first ride of the last months, oldest first. */
@@ -4826,6 +5210,43 @@ export interface components {
             /** @description Cautions, with what they are worth. */
             says: string[];
             week?: components["schemas"]["WeekLoad"] | null;
+        };
+        /** @description A horse's month. */
+        HorseMonth: {
+            /** @description What lies ahead. */
+            ahead: components["schemas"]["Ahead"];
+            /** @description Notes of care of the month, the earliest first. */
+            care: components["schemas"]["CareOfMonth"][];
+            /**
+             * Format: date
+             * @description The first day of the month.
+             */
+            from: string;
+            /** @description What the horse is called. */
+            horse: string;
+            /** @description What moved on the ladder. */
+            moved: components["schemas"]["Moved"];
+            /** @description Its rides. */
+            ridden: components["schemas"]["Ridden"];
+            /** @description Those of the month before. */
+            ridden_before: components["schemas"]["Ridden"];
+            sex?: components["schemas"]["Sex"] | null;
+            /** @description Left against right. */
+            sides: components["schemas"]["MonthSides"];
+            /**
+             * Format: date
+             * @description The last day that is told of.
+             */
+            to: string;
+            /** @description Trips with the trailer. */
+            trips: components["schemas"]["Trips"];
+            /** @description What was asked, the track with the most asks first. */
+            worked: components["schemas"]["WorkedTrack"][];
+            /**
+             * Format: date
+             * @description The day it was written.
+             */
+            written_on: string;
         };
         /** @description A horse of the barn, here or gone home. */
         HorseOfBarn: {
@@ -5816,6 +6237,15 @@ export interface components {
             path: string;
         };
         /** @description A link as whoever made it sees it, once. */
+        MadeHorseLink: {
+            /** Format: date-time */
+            expires_at: string;
+            /** Format: uuid */
+            link_id: string;
+            /** @description What stands behind the `#` of the address `/my-horse`. */
+            word: string;
+        };
+        /** @description A link as whoever made it sees it, once. */
         MadeLink: {
             /**
              * Format: date-time
@@ -6133,6 +6563,14 @@ export interface components {
          * @enum {string}
          */
         MeasureKind: "give" | "steps" | "circle" | "stop" | "roll" | "depart" | "change" | "carry" | "obstacle" | "turn" | "run" | "calm" | "count";
+        /** @description Left against right. */
+        MonthSides: {
+            /** @description Asks and soft answers on the left. */
+            left: components["schemas"]["SoftCount"];
+            /** @description On the right. */
+            right: components["schemas"]["SoftCount"];
+            stiff?: components["schemas"]["Side"] | null;
+        };
         /**
          * @description The horse's mood on a ride.
          * @enum {string}
@@ -6148,6 +6586,37 @@ export interface components {
          * @enum {string}
          */
         Mouthpiece: "plain" | "twisted" | "jointed" | "ported";
+        /** @description What moved on a ladder in a month. */
+        Moved: {
+            /** @description Levels held now that were not before, in the order of the days. */
+            gained: components["schemas"]["MovedLevel"][];
+            /**
+             * Format: int32
+             * @description Levels held on the last day.
+             */
+            held: number;
+            /**
+             * Format: int32
+             * @description Levels of the ladder.
+             */
+            levels: number;
+            /** @description Levels held before that are not now. */
+            went_back: components["schemas"]["MovedLevel"][];
+        };
+        /** @description A level that moved. */
+        MovedLevel: {
+            /** @description It counts by the trainer's word, before its gate has passed. */
+            by_trainer: boolean;
+            /**
+             * Format: date
+             * @description The day it came to be held; of one that went back, the day it was asked last.
+             */
+            day?: string | null;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description A drill by name. */
         NamedDrill: {
             /** @description The drill. */
@@ -6356,6 +6825,16 @@ export interface components {
             /** @description The horse wears it from now on; what it wore on its head before comes off. */
             worn: boolean;
         };
+        /** @description A link to be made. */
+        NewHorseLink: {
+            /**
+             * Format: int32
+             * @description Days it works.
+             */
+            days: number;
+            /** @description For whom: what it is told apart by. */
+            for_whom: string;
+        };
         /** @description Rows with horses. */
         NewHorseRows: {
             /** @description Add them; otherwise they are only read. */
@@ -6384,6 +6863,20 @@ export interface components {
              *     came with it.
              */
             with_all_under_it?: boolean;
+        };
+        /** @description A note for the owner, to be kept. */
+        NewOwnerNote: {
+            /**
+             * Format: date
+             * @description The day it speaks of.
+             */
+            day: string;
+            /**
+             * Format: uuid
+             * @description Made on the device.
+             */
+            note_id: string;
+            text: string;
         };
         /** @description Another password. */
         NewPassword: {
@@ -6657,6 +7150,14 @@ export interface components {
          * @enum {string}
          */
         NotForIt: "sorted_off" | "done" | "at_its_cap" | "too_wild" | "not_settled" | "too_quick" | "worked_already";
+        /** @description A note for the owner. */
+        NoteShown: {
+            /** Format: date */
+            day: string;
+            /** Format: uuid */
+            note_id: string;
+            text: string;
+        };
         /** @description One obstacle, as often as it was tried. */
         Obstacle: {
             /** @description Whether it was crossed whole. */
@@ -6762,6 +7263,52 @@ export interface components {
             overrule: components["schemas"]["Overrule"];
             /** @description Whether it was taken back. */
             withdrawn: boolean;
+        };
+        /** @description A horse as its owner knows it. */
+        OwnersHorse: {
+            /** Format: int32 */
+            age: number;
+            color: string;
+            /** Format: uuid */
+            horse_id: string;
+            name: string;
+            sex?: components["schemas"]["Sex"] | null;
+        };
+        /** @description A report of a month. */
+        OwnersReport: {
+            /** @description The barn's name. */
+            barn: string;
+            /** @description Its month, such as October 2026. */
+            month: string;
+            /** Format: uuid */
+            report_id: string;
+            /** @description Its words, part by part, as they were edited. */
+            sections: components["schemas"]["ReportSection"][];
+            /**
+             * Format: date-time
+             * @description When it was sent; null for a draft.
+             */
+            sent_at?: string | null;
+            /** @description What it was written from. */
+            told: components["schemas"]["ReportTold"];
+            /** Format: date-time */
+            written_at: string;
+        };
+        /** @description What an owner sees of a horse. */
+        OwnersView: {
+            /** @description The barn's name. */
+            barn: string;
+            horse: components["schemas"]["OwnersHorse"];
+            /** @description Notes that the trainer chose, latest first. */
+            notes: components["schemas"]["NoteShown"][];
+            /** Format: date */
+            on: string;
+            /** @description Reports that were sent, latest month first. */
+            reports: components["schemas"]["ReportShort"][];
+            /** @description The same in sentences. */
+            sections: components["schemas"]["ReportSection"][];
+            /** @description This month, as far as it has come. */
+            told: components["schemas"]["ToldMonth"];
         };
         /** @description Rides a level takes in a barn. */
         PaceOfLevel: {
@@ -7317,6 +7864,51 @@ export interface components {
             /** @description What was asked, such as `bend.flex`. */
             skill: components["schemas"]["SkillId"];
         };
+        /** @description The word of a link, and a report to be read by it. */
+        ReportByLink: {
+            /** Format: uuid */
+            report_id: string;
+            /** @description What stands behind the `#`. */
+            word: string;
+        };
+        /**
+         * @description A part of a report.
+         * @enum {string}
+         */
+        ReportPart: "trainer" | "rides" | "moved" | "worked" | "sides" | "next" | "road" | "care";
+        /** @description A part of a report, written out. */
+        ReportSection: {
+            /** @description Which part. */
+            part: components["schemas"]["ReportPart"];
+            /** @description Its words. */
+            text: string;
+        };
+        /** @description A report in short. */
+        ReportShort: {
+            /** @description Its month, such as October 2026. */
+            month: string;
+            /** Format: uuid */
+            report_id: string;
+            /**
+             * Format: date-time
+             * @description When it was sent; null for a draft.
+             */
+            sent_at?: string | null;
+            /** Format: date-time */
+            written_at: string;
+        };
+        /** @description What a report was written from. */
+        ReportTold: {
+            horse: components["schemas"]["OwnersHorse"];
+            /** @description The sentences as the core wrote them. */
+            sections: components["schemas"]["ReportSection"][];
+            told: components["schemas"]["ToldMonth"];
+        };
+        /** @description The words of a report. */
+        ReportWords: {
+            /** @description Part by part; a part left out is not in the report. */
+            sections: components["schemas"]["ReportSection"][];
+        };
         /**
          * @description What is done in a part.
          * @enum {string}
@@ -7423,6 +8015,34 @@ export interface components {
             ride_id: string;
             rider: string;
             said: components["schemas"]["TwoReinSaid"];
+        };
+        /** @description Rides of some days. */
+        Ridden: {
+            /**
+             * Format: int32
+             * @description Days with a ride.
+             */
+            days: number;
+            /**
+             * Format: double
+             * @description The load of all rides together.
+             */
+            load: number;
+            /**
+             * Format: int32
+             * @description Minutes in the saddle, of the rides whose time is known.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description Rides.
+             */
+            rides: number;
+            /**
+             * Format: int32
+             * @description Rides whose time is not known.
+             */
+            untimed: number;
         };
         /** @description A ride with its strips. */
         Ride: {
@@ -8867,10 +9487,26 @@ export interface components {
             /** @description Whether it was soft. */
             soft: boolean;
         };
+        /** @description What is in an archive, in short. */
+        Summary: {
+            /** @description The barn's name. */
+            barn: string;
+            /** @description Rows of each table that has some, in the order of the archive. */
+            rows: components["schemas"]["TableRows"][];
+            /** @description Trainers who have not left: one of them takes the barn over. */
+            trainers: components["schemas"]["ArchiveTrainer"][];
+        };
         /** @description The booking to change places with. */
         SwapWith: {
             /** Format: uuid */
             with: string;
+        };
+        /** @description How many rows a table has. */
+        TableRows: {
+            /** @description Its rows. */
+            rows: number;
+            /** @description The table. */
+            table: string;
         };
         /** @description A mark. */
         TapeMark: {
@@ -8940,6 +9576,14 @@ export interface components {
          * @enum {string}
          */
         TempoAgainstDue: "as_due" | "slower" | "quicker";
+        /** @description Two rides of one level. */
+        ThenAndNow: {
+            level: components["schemas"]["LevelBrief"];
+            /** @description The last one. */
+            now: components["schemas"]["Strip"];
+            /** @description The last ride before the month at which it was asked, or the first in it. */
+            then: components["schemas"]["Strip"];
+        };
         /** @description One moment that is seen in both films. */
         Tie: {
             /**
@@ -9023,6 +9667,53 @@ export interface components {
             /** @description The horses ridden today, earliest first. */
             string: components["schemas"]["StringHorse"][];
             usual?: components["schemas"]["LevelBrief"] | null;
+        };
+        /** @description A gate. */
+        ToldGate: {
+            check: components["schemas"]["GateCheck"];
+            /**
+             * Format: int32
+             * @description Days of which the first ask counts.
+             */
+            first_ask_days: number;
+            level: components["schemas"]["LevelBrief"];
+            verdict: components["schemas"]["Verdict"];
+        };
+        /** @description A level of the ladder. */
+        ToldLevel: {
+            /** Format: date */
+            held_since?: string | null;
+            level: components["schemas"]["LevelBrief"];
+            /** @description The places of the levels it needs; of each need the alternatives. */
+            needs: number[][];
+            state: components["schemas"]["State"];
+            verdict: components["schemas"]["Verdict"];
+        };
+        /** @description A month with what its pictures are drawn from. */
+        ToldMonth: {
+            gate?: components["schemas"]["ToldGate"] | null;
+            /** @description Every level of the horse's ladder, needs first, on the last day told of. */
+            ladder: components["schemas"]["ToldLevel"][];
+            /** @description Its figures. */
+            month: components["schemas"]["HorseMonth"];
+            /** @description The place of the level that comes next in `ladder`. */
+            next?: number | null;
+            road?: components["schemas"]["ToldRoad"] | null;
+            then_and_now?: components["schemas"]["ThenAndNow"] | null;
+            /** @description The tracks of the horse's ladder, in the order of the work. */
+            tracks: components["schemas"]["ToldTrack"][];
+        };
+        /** @description A road as it is drawn. */
+        ToldRoad: {
+            behind: components["schemas"]["HeldOn"][];
+            /** Format: date */
+            on: string;
+            road: components["schemas"]["RoadOutput"];
+        };
+        /** @description A track of the ladder. */
+        ToldTrack: {
+            id: string;
+            name: string;
         };
         /** @description Tomorrow's course. */
         TomorrowsTrail: {
@@ -9984,6 +10675,22 @@ export interface components {
             /** Format: uuid */
             work_id: string;
         };
+        /** @description What was asked of one track. */
+        WorkedTrack: {
+            /** @description Asks and soft answers. */
+            asks: components["schemas"]["SoftCount"];
+            /** @description The same of the month before. */
+            before: components["schemas"]["SoftCount"];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Rides on which it was asked.
+             */
+            rides: number;
+            /** @description The track. */
+            track: string;
+        };
         /** @description The works of a horse. */
         WorksOfHorse: {
             /** @description Rides with works, latest first; at most 40. */
@@ -10002,6 +10709,12 @@ export interface components {
             summary: components["schemas"]["TurnsSummary"];
             /** @description First to last. */
             works: components["schemas"]["WorkShown"][];
+        };
+        /** @description Words that were written of the horse and might be told. */
+        WrittenWords: {
+            /** Format: date */
+            day: string;
+            text: string;
         };
         /**
          * @description The part of the horse a skill speaks of, for the soft map.
@@ -10334,6 +11047,287 @@ export interface operations {
                 };
             };
             /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_barn_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The archive; docs/archive.schema.json is its JSON Schema */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_barn_in: {
+        parameters: {
+            query: {
+                /**
+                 * @description A trainer of the archive: whoever brings it in goes on as this person, with the password
+                 *     they have here.
+                 */
+                person_id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description All of it is here; the session is the trainer's */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Who"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This barn is not empty; nothing was stored */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What does not fit, with its place; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_into_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description What it holds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveLooked"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description What does not fit, with its place */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15450,6 +16444,281 @@ export interface operations {
             };
         };
     };
+    open_horse_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HorseLinkWord"];
+            };
+        };
+        responses: {
+            /** @description The horse as its owner sees it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnersView"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No link with this word works */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_report_by_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportByLink"];
+            };
+        };
+        responses: {
+            /** @description The report */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnersReport"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No link with this word works, or no report of its horse that was sent has this id */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    revoke_horse_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                link_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_horses: {
         parameters: {
             query?: never;
@@ -16680,6 +17949,189 @@ export interface operations {
             };
         };
     };
+    list_horse_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The links, latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HorseLinkShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_horse_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewHorseLink"];
+            };
+        };
+        responses: {
+            /** @description The link, shown this once */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeHorseLink"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_load: {
         parameters: {
             query?: never;
@@ -16834,6 +18286,245 @@ export interface operations {
             };
             /** @description No such level, no reason, or nothing to overrule */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_owner_note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOwnerNote"];
+            };
+        };
+        responses: {
+            /** @description Kept; also when it was kept before */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No words, too many, or a day that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_written_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The words, latest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenWords"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_owners_view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The horse as its owner sees it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnersView"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn, or not theirs */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17142,6 +18833,146 @@ export interface operations {
                 };
             };
             /** @description A field that does not fit */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_reports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The reports, latest month first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportShort"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_report: {
+        parameters: {
+            query?: {
+                /**
+                 * @description The month, such as 2026-10; this one when left out.
+                 * @example 2026-10
+                 */
+                month?: string;
+            };
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The draft */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnersReport"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A month that has not begun, or is not written as one */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -18810,6 +20641,136 @@ export interface operations {
                 };
             };
             /** @description No such overrule stands in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_owner_note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                note_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back_owner_note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                note_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Shown again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -20699,6 +22660,373 @@ export interface operations {
             };
             /** @description A field does not fit; nothing was stored */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The report */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnersReport"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description None, taken back, or a draft of somebody else's horse */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportWords"];
+            };
+        };
+        responses: {
+            /** @description Changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A part named twice, without words, or too long */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_back_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_report_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A draft again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Sent */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -9,8 +9,11 @@ interface Props {
   items: Item[];
   open: boolean;
   firstAskDays: number;
-  hrefOf: (kind: ItemKind, side: Item['side']) => string;
-  onOpen: (href: string) => void;
+  /** Where a rail leads; left out where it is only looked at. */
+  hrefOf?: (kind: ItemKind, side: Item['side']) => string;
+  onOpen?: (href: string) => void;
+  /** Drawn so wide, for paper; as wide as there is room where left out. */
+  width?: number;
 }
 
 const rowHeight = 58;
@@ -21,11 +24,12 @@ const postWidth = 13;
  * A verdict as a field gate: one rail for each item, filled from the posts
  * inwards as far as it goes. With every rail filled the gate has swung open.
  */
-export function FieldGate({ items, open, firstAskDays, hrefOf, onOpen }: Props) {
+export function FieldGate({ width: fixed, ...props }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
+  if (fixed) return <Drawing {...props} width={fixed} />;
   return (
     <Box ref={ref} sx={{ width: '100%', minHeight: 7 * rowHeight }}>
-      {width > 0 && <Drawing {...{ items, open, firstAskDays, hrefOf, onOpen, width }} />}
+      {width > 0 && <Drawing {...props} width={width} />}
     </Box>
   );
 }
@@ -108,17 +112,22 @@ function Drawing({ items, open, firstAskDays, hrefOf, onOpen, width }: Props & {
               const x2 = whole || right ? to : middle;
               const length = (x2 - x1) * half.filled;
               const filled: [number, number] = right ? [x2 - length, x2] : [x1, x1 + length];
-              const href = hrefOf(half.item, half.side);
+              const href = hrefOf?.(half.item, half.side);
               const atX = right ? to - 4 : from + 4;
               return (
                 <a
                   key={half.side ?? 'both'}
                   href={href}
+                  role={href === undefined ? 'img' : undefined}
                   aria-label={`${rail.label}; ${half.side ?? 'both sides'}: ${figure(half.item, half.found)}, ${half.passes ? 'filled' : 'not filled'}`}
-                  onClick={(event) => {
-                    event.preventDefault();
-                    onOpen(href);
-                  }}
+                  onClick={
+                    href === undefined
+                      ? undefined
+                      : (event) => {
+                          event.preventDefault();
+                          onOpen?.(href);
+                        }
+                  }
                 >
                   <rect
                     x={x1}

@@ -25,6 +25,7 @@ export function LadderRails(props: Props) {
   return (
     <Box sx={{ minWidth: 0 }}>
       <FormControlLabel
+        sx={{ '@media print': { display: 'none' } }}
         control={<Checkbox checked={all} onChange={(_, checked) => setAll(checked)} />}
         label="Show every tie"
       />
@@ -33,9 +34,15 @@ export function LadderRails(props: Props) {
         role="region"
         aria-label="The ladder, track by track"
         tabIndex={0}
-        sx={{ width: '100%', minHeight: 520, overflowX: 'auto' }}
+        sx={{
+          width: '100%',
+          minHeight: 520,
+          overflowX: 'auto',
+          // Paper does not scroll.
+          '@media print': { minHeight: 0, '& svg': { maxWidth: '100%', height: 'auto' } },
+        }}
       >
-        {width > 0 && <Drawing {...props} width={width} all={all} />}
+        {width > 0 && <LadderDrawing {...props} width={width} all={all} />}
       </Box>
     </Box>
   );
@@ -43,10 +50,12 @@ export function LadderRails(props: Props) {
 
 interface DrawingProps extends Props {
   width: number;
+  /** Whether every tie is drawn. */
   all: boolean;
 }
 
-function Drawing({ levels, tracks, picked, onPick, next, width, all }: DrawingProps) {
+/** The drawing alone, so wide. */
+export function LadderDrawing({ levels, tracks, picked, onPick, next, width, all }: DrawingProps) {
   const { leather } = useTheme().palette;
   const [pointed, setPointed] = useState<number | null>(null);
   const ladder = layOut(levels, tracks, width);
@@ -56,6 +65,7 @@ function Drawing({ levels, tracks, picked, onPick, next, width, all }: DrawingPr
     <svg
       width={ladder.width}
       height={ladder.ground + 56}
+      viewBox={`0 0 ${ladder.width} ${ladder.ground + 56}`}
       role="img"
       aria-label={`${ladder.columns.length} tracks with ${levels.length} levels`}
     >

@@ -16,10 +16,17 @@ const foot = 26;
  * The road as a fence line: posts for what came to be held, the gate of today, the deciding
  * chain as the top rail, under it a plank for each date, as long as the days are unsure.
  */
-export function RoadFence(asked: Omit<FenceAsked, 'width'>) {
+export function RoadFence({
+  width: fixed,
+  ...asked
+}: Omit<FenceAsked, 'width'> & {
+  /** Drawn so wide, for paper; as wide as there is room where left out. */
+  width?: number;
+}) {
   const { leather } = useTheme().palette;
   const hatch = useId();
-  const [ref, width] = useWidth<HTMLDivElement>();
+  const [ref, found] = useWidth<HTMLDivElement>();
+  const width = fixed ?? found;
   const edge = 6;
   const laid = fenceLayout({ ...asked, width: Math.max(0, width - 2 * edge) });
   const flags = 8 + laid.goals.length * flagStep;

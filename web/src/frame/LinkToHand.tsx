@@ -2,17 +2,20 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
-import type { Schemas } from '../api/client';
-import { useWho } from '../session/who';
-import { dayAndClockIn } from '../words/days';
+import { useRef, useState, type ReactNode } from 'react';
+
+interface Props {
+  address: string;
+  /** For whom it is. */
+  name: string;
+  /** How long it works, and what else is to be known of it. */
+  children: ReactNode;
+}
 
 /** A link, shown once: copied and handed on as people write each other anyway. */
-export function LinkToHand({ link, name }: { link: Schemas['MadeLink']; name: string }) {
-  const { time_zone } = useWho();
+export function LinkToHand({ address, name, children }: Props) {
   const [copied, setCopied] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  const address = `${location.origin}/come-in#${link.word}`;
   const copy = async () => {
     // Without the right to the clipboard the text is marked, to be copied by hand.
     field.current?.select();
@@ -29,8 +32,7 @@ export function LinkToHand({ link, name }: { link: Schemas['MadeLink']; name: st
     >
       <Typography variant="h2">Send {name} this link</Typography>
       <Typography sx={{ mb: 1.5 }}>
-        It works once, until {dayAndClockIn(time_zone, link.expires_at)}. It&apos;s shown only now;
-        if it gets lost, make a new one.
+        {children} It&apos;s shown only now; if it gets lost, make a new one.
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
         <TextField

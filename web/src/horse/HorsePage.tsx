@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
+import { ownersPath } from '../owner/queries';
 import { programsQuery } from '../program/queries';
 import { DatesAtRisk } from '../road/DatesAtRisk';
 import { roadPath } from '../road/queries';
@@ -182,6 +183,11 @@ function Head({ page, today }: { page: Page; today: boolean }) {
       {today && (
         <Button component={Link} to={tapesPath(horse.horse_id)}>
           Tape room
+        </Button>
+      )}
+      {today && (
+        <Button component={Link} to={ownersPath(horse.horse_id)}>
+          For the owner
         </Button>
       )}
       <Button component={Link} to={`/compare?horse=${horse.horse_id}`}>

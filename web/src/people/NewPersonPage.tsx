@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { FormFrame } from '../form/FormFrame';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { PageFrame } from '../frame/PageFrame';
-import { LinkToHand } from './LinkToHand';
+import { ComeInLink } from './ComeInLink';
 import { PersonFields, type PersonDraft } from './PersonFields';
 import { useAddPerson } from './queries';
 
@@ -34,7 +34,7 @@ export function NewPersonPage() {
       <Typography variant="h1">Add somebody</Typography>
       {add.data ? (
         <>
-          <LinkToHand link={add.data.link} name={name.trim()} />
+          <ComeInLink link={add.data.link} name={name.trim()} />
           <Button component={Link} to={`/people/${add.data.person_id}`} sx={{ mr: 1.5 }}>
             {role === 'rider' ? 'What they may ride, their hours' : 'Their hours'}
           </Button>

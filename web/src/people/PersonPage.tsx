@@ -14,7 +14,7 @@ import { useWho } from '../session/who';
 import { dayAndClockIn } from '../words/days';
 import { Hands } from './Hands';
 import { HoursFields } from './HoursFields';
-import { LinkToHand } from './LinkToHand';
+import { ComeInLink } from './ComeInLink';
 import { ClearanceFields, PersonFields, type PersonDraft } from './PersonFields';
 import {
   peopleQuery,
@@ -119,7 +119,7 @@ function ComingIn({ person }: { person: PersonOfBarn }) {
             ` A link works until ${dayAndClockIn(time_zone, person.link_until)}.`}
         </Typography>
       )}
-      {make.data && <LinkToHand link={make.data} name={person.name} />}
+      {make.data && <ComeInLink link={make.data} name={person.name} />}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
         {!person.left_at && (
           <Button disabled={make.isPending} onClick={() => make.mutate()}>

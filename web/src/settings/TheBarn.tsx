@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, client, type Schemas } from '../api/client';
 import { TimeZone } from '../comein/TimeZone';
 import { unitWords } from '../comein/units';
@@ -34,8 +35,11 @@ export function TheBarn() {
             {unitWords.find(([one]) => one === units)?.[1].toLowerCase()}. Usernames end in @
             {handle}.{sheet.data && ` Trips that ask nothing: ${sheet.data.quiet_outings_pct}%.`}
           </Typography>
-          <Button onClick={() => setOpen(true)} sx={{ mt: 1.5 }}>
+          <Button onClick={() => setOpen(true)} sx={{ mt: 1.5, mr: 1.5 }}>
             Change the barn
+          </Button>
+          <Button component={Link} to="/records" sx={{ mt: 1.5 }}>
+            Records in and out
           </Button>
         </>
       )}

@@ -1,6 +1,6 @@
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { LightContext } from './light';
 import { themeFor, type Light } from './theme';
 
@@ -11,10 +11,18 @@ function kept(): Light {
   return stored === 'evening' || stored === 'sun' ? stored : 'day';
 }
 
-/** The chosen light, kept on the device. */
+const paper = typeof matchMedia === 'undefined' ? undefined : matchMedia('print');
+
+function followPaper(changed: () => void) {
+  paper?.addEventListener('change', changed);
+  return () => paper?.removeEventListener('change', changed);
+}
+
+/** The chosen light, kept on the device. Paper is always seen by day. */
 export function LightProvider({ children }: { children: ReactNode }) {
   const [light, setLight] = useState<Light>(kept);
-  const theme = useMemo(() => themeFor(light), [light]);
+  const onPaper = useSyncExternalStore(followPaper, () => paper?.matches ?? false);
+  const theme = useMemo(() => themeFor(onPaper ? 'day' : light), [light, onPaper]);
   const choice = useMemo(
     () => ({
       light,

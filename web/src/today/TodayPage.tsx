@@ -30,6 +30,10 @@ const HeavyHands = lazy(async () => ({
 
 const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
+const OwnersHorses = lazy(async () => ({
+  default: (await import('../owner/OwnersHorses')).OwnersHorses,
+}));
+
 export function TodayPage() {
   const today = useQuery(todayQuery);
   return (
@@ -55,6 +59,11 @@ function Day({ today }: { today: Schemas['Today'] }) {
           </Button>
         )}
       </Box>
+      {!who.records && (
+        <Suspense fallback={null}>
+          <OwnersHorses />
+        </Suspense>
+      )}
       {who.decides && (
         <Suspense fallback={null}>
           <FirstSteps horses={today.string.length + today.others.length} />

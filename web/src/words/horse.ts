@@ -8,6 +8,6 @@ export function pronouns(sex: Sex): { he: string; him: string } {
   return sex ? { he: 'he', him: 'him' } : { he: 'the horse', him: 'the horse' };
 }
 
-export function horseLine(horse: Schemas['Horse']): string {
+export function horseLine(horse: Pick<Schemas['Horse'], 'age' | 'color' | 'sex'>): string {
   return `${horse.age}-year-old ${horse.color} ${horse.sex ?? 'horse'}`;
 }

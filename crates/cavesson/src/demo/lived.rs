@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::horse::{Decision, DemoHorse};
 use super::people::{DemoBarn, PASSWORD};
 use super::season::{self, Season};
-use super::{cattle, frame, ground, newcomer, programs, rides, tack, work};
+use super::{cattle, frame, ground, newcomer, owners, programs, rides, tack, work};
 
 /// A clock that stands where it is put.
 #[derive(Clone, Default)]
@@ -85,6 +85,7 @@ pub async fn live(pool: &PgPool, demo: &DemoBarn, now: &Zoned) -> anyhow::Result
         let horses: Vec<(String, Uuid)> = barn.horses.clone().into_iter().collect();
         tack::fit(&trainer, &horses, &barn.shelf).await?;
         ground::set_out(&trainer).await?;
+        owners::tell(&trainer, now).await?;
         barn.herd.today(&trainer, now.date()).await?;
     }
     served.stop().await

@@ -9,6 +9,7 @@
 //! - [`frame`]: hours, clearances, goals, appointments
 //! - [`cattle`]: lots cow by cow, works on them
 //! - [`ground`]: its places to scale, courses, a drill
+//! - [`owners`]: what an owner is shown
 //! - [`tack`]: the shelf, what each horse was ridden in, rides in the two-rein
 //! - [`stored`]: what a barn has before its first ride
 //! - [`lived`]: its weeks, through the public API on a clock of their own
@@ -20,6 +21,7 @@ mod horse;
 mod horses;
 mod lived;
 mod newcomer;
+mod owners;
 pub mod people;
 mod programs;
 mod rides;

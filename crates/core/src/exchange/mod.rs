@@ -1,9 +1,11 @@
 //! Open formats: text to values and back, one file a format.
 //!
+//! - [`archive`]: a whole barn as JSON
 //! - [`geojson`]: the lay of a place as GeoJSON
 //! - [`gpx`]: the track of a ride
 //! - [`gauge`]: the trace of a rein gauge as CSV
 
+pub mod archive;
 pub mod gauge;
 pub mod geojson;
 pub mod gpx;

@@ -3,7 +3,7 @@
 //!
 //! Source: common practice of the trade, no source; the share is a product default.
 
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
 
 use crate::plain::count;
 
@@ -13,7 +13,7 @@ pub const QUIET_OUTINGS_PCT: u8 = 25;
 pub const TRIPS_WEEKS: i64 = 12;
 
 /// The trips of a horse.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize)]
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Trips {
     /// All of them: hauls and outings.

@@ -16,7 +16,7 @@ use cavesson_core::road::{
 use cavesson_core::week::BookingKind;
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::program::{self, ProgramMeant};
-use cavesson_store::{goal, horse, ride};
+use cavesson_store::{BarnTransaction, goal, horse, ride};
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -26,7 +26,6 @@ use crate::App;
 use crate::cards::{day_with, judged_horse};
 use crate::known::Judged;
 use crate::problem::Answer;
-use crate::signed::Signed;
 
 /// Rides a week of a horse without a program that says it. Product default.
 pub const RIDES_A_WEEK: u8 = 5;
@@ -69,9 +68,8 @@ pub struct HorseOnRoad<'a> {
 ///
 /// # Errors
 /// When a query fails.
-pub async fn read(app: &App, signed: &Signed) -> Answer<Option<RoadsRead>> {
-    let today = signed.today();
-    let mut barn = signed.look().await?;
+pub async fn read(app: &App, mut barn: BarnTransaction, today: Date) -> Answer<Option<RoadsRead>> {
+    let barn_id = barn.barn_id();
     let goals = goal::between(&mut barn, today, today.saturating_add(AHEAD_DAYS.days())).await?;
     if goals.iter().all(|(_, goal)| goal.levels.is_empty()) {
         return Ok(None);
@@ -93,7 +91,7 @@ pub async fn read(app: &App, signed: &Signed) -> Answer<Option<RoadsRead>> {
         .await?;
     Ok(Some(RoadsRead {
         today,
-        barn_id: signed.barn.barn_id,
+        barn_id,
         horses,
         judged,
         histories,

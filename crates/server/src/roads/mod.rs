@@ -9,6 +9,6 @@
 pub mod asked;
 pub mod barn_pace;
 pub mod kept;
-mod routes;
+pub mod routes;
 
 pub use routes::routes;

@@ -66,7 +66,7 @@ struct HorseRoad {
 
 /// A level that came to be held.
 #[derive(Serialize, ToSchema)]
-struct HeldOn {
+pub struct HeldOn {
     level: LevelBrief,
     #[schema(value_type = String, format = Date)]
     day: Date,
@@ -126,7 +126,9 @@ async fn show(
             .map(judge::words::caution)
             .collect(),
     };
-    if let Some(read) = read(&app, &signed).await?.map(Arc::new)
+    if let Some(read) = read(&app, signed.look().await?, signed.today())
+        .await?
+        .map(Arc::new)
         && let Some(road) = of_horse(&app, barn_id, read.clone(), horse_id).await?
     {
         if let Some(one) = read.horses(None).find(|one| one.horse.horse_id == horse_id) {
@@ -146,7 +148,8 @@ fn not_on_ladder(goals: &[Goal], judged: &Judged) -> Vec<Level> {
     gone.cloned().collect()
 }
 
-fn behind(judged: &Judged) -> Vec<HeldOn> {
+/// Levels that came to be held in the last half year, the first one first.
+pub fn behind(judged: &Judged) -> Vec<HeldOn> {
     let from = judged.on.saturating_sub(BEHIND_DAYS.days());
     let held = judged.standings.iter().filter_map(|standing| {
         let day = standing.retention.held_since.filter(|day| *day >= from)?;
@@ -167,7 +170,8 @@ fn behind(judged: &Judged) -> Vec<HeldOn> {
     responses((status = 200, description = "The dates", body = [DateAtRisk]))
 )]
 async fn at_risk(State(app): State<App>, signed: Signed) -> Answer<Json<Vec<DateAtRisk>>> {
-    let Some(read) = read(&app, &signed).await?.map(Arc::new) else {
+    let read = read(&app, signed.look().await?, signed.today()).await?;
+    let Some(read) = read.map(Arc::new) else {
         return Ok(Json(Vec::new()));
     };
     let roads = all(&app, signed.barn.barn_id, read, signed.only_horses_of()).await?;

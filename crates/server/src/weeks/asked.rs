@@ -88,7 +88,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
     for date in &dates {
         day_plan::lay_out(app, signed, *date).await?;
     }
-    let roads = match roads::asked::read(app, signed).await? {
+    let roads = match roads::asked::read(app, signed.look().await?, signed.today()).await? {
         Some(read) => kept::all(app, signed.barn.barn_id, Arc::new(read), None).await?,
         None => Vec::new(),
     };

@@ -1,0 +1,93 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { Section } from '../frame/Section';
+import { horseLine } from '../words/horse';
+import { longDay, saidDay } from '../words/days';
+import { MonthTold } from './MonthTold';
+import type { OwnersView } from './queries';
+
+interface Props {
+  view: OwnersView;
+  /** A report of the month as a link. */
+  reportLink: (reportId: string, month: string) => ReactNode;
+  children?: ReactNode;
+}
+
+/** A horse as its owner sees it. */
+export function Seen({ view, reportLink, children }: Props) {
+  const { horse, told } = view;
+  return (
+    <>
+      <Typography variant="h1">{horse.name}</Typography>
+      <Typography sx={{ color: 'text.secondary' }}>
+        {horseLine(horse)}. At {view.barn}, {longDay(view.on)}.
+      </Typography>
+      {children}
+      <ThisMonth view={view} />
+      {view.notes.length > 0 && (
+        <Section title="From the barn aisle">
+          {view.notes.map(({ note_id, day, text }) => (
+            <Typography key={note_id} sx={{ maxWidth: 720, mb: 1 }}>
+              <strong>{saidDay(day, view.on)}.</strong> {text}
+            </Typography>
+          ))}
+        </Section>
+      )}
+      {view.reports.length > 0 && (
+        <Section title="Reports">
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            {view.reports.map(({ report_id, month }) => (
+              <Box component="li" key={report_id} sx={{ py: 0.5 }}>
+                {reportLink(report_id, month)}
+              </Box>
+            ))}
+          </Box>
+        </Section>
+      )}
+      <MonthTold told={told} sections={view.sections} />
+    </>
+  );
+}
+
+/** What the eye meets first: rides, levels held, the level that comes next. */
+function ThisMonth({ view: { told } }: { view: OwnersView }) {
+  const { ridden, moved, ahead } = told.month;
+  const figures: [string, string][] = [
+    [String(ridden.rides), ridden.rides === 1 ? 'ride this month' : 'rides this month'],
+    [`${moved.held} of ${moved.levels}`, 'levels held'],
+    [String(moved.gained.length), 'new this month'],
+  ];
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        columnGap: 5,
+        rowGap: 1,
+        my: 2,
+        py: 1.5,
+        borderTop: '5px solid',
+        borderBottom: '1px solid',
+        borderColor: 'text.primary',
+      }}
+    >
+      {figures.map(([figure, name]) => (
+        <Box key={name}>
+          <Typography variant="h1" component="p">
+            {figure}
+          </Typography>
+          <Typography>{name}</Typography>
+        </Box>
+      ))}
+      {ahead.next && (
+        <Box sx={{ flex: '1 1 260px' }}>
+          <Typography variant="h3" component="p">
+            {ahead.next.name}
+          </Typography>
+          <Typography>comes next</Typography>
+        </Box>
+      )}
+    </Box>
+  );
+}
