@@ -45,7 +45,12 @@ export interface Held {
  * A hold as a thumb makes it: press, wait as long as the horse takes, let go.
  * The wait is what is being recorded, not a wait for the page.
  */
-export async function hold(page: Page, side: Side | 'both', ms: number, slideTo?: string): Promise<Held> {
+export async function hold(
+  page: Page,
+  side: Side | 'both',
+  ms: number,
+  slideTo?: string,
+): Promise<Held> {
   const half = await page.getByTestId(`half-${side}`).boundingBox();
   if (!half) throw new Error(`no ${side} half`);
   await page.mouse.move(half.x + half.width / 2, half.y + half.height / 2);

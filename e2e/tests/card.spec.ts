@@ -65,7 +65,9 @@ test('a part is swapped, dropped, added and moved by one tap, and the minutes fo
   await page.getByRole('button', { name: '5 minutes more' }).click();
   await expect(page.getByText(/of 55$/)).toBeVisible();
 
-  const swap = parts(page).getByRole('button', { name: /^Swap / }).first();
+  const swap = parts(page)
+    .getByRole('button', { name: /^Swap / })
+    .first();
   const before = (await swap.getAttribute('aria-label'))?.replace('Swap ', '') ?? '';
   const instead = (await swap.textContent())?.replace('Swap for: ', '') ?? '';
   await swap.click();
@@ -73,7 +75,10 @@ test('a part is swapped, dropped, added and moved by one tap, and the minutes fo
   await expect(named(page, instead).first()).toBeVisible();
   await expect(named(page, instead).first()).toContainText('You put it on the card.');
 
-  await parts(page).getByRole('button', { name: `Drop ${instead}` }).first().click();
+  await parts(page)
+    .getByRole('button', { name: `Drop ${instead}` })
+    .first()
+    .click();
   await expect(named(page, instead)).toHaveCount(0);
 
   await page.getByRole('button', { name: 'Add a part' }).click();
@@ -84,12 +89,14 @@ test('a part is swapped, dropped, added and moved by one tap, and the minutes fo
   const order = async () =>
     (await parts(page).getByRole('listitem').all()).map((part) => part.getAttribute('aria-label'));
   const was = await Promise.all(await order());
-  const later = parts(page).getByRole('button', { name: /^Later: / }).first();
+  const later = parts(page)
+    .getByRole('button', { name: /^Later: / })
+    .first();
   const moved = (await later.getAttribute('aria-label'))?.replace('Later: ', '') ?? '';
   await later.click();
-  await expect.poll(async () => (await Promise.all(await order())).indexOf(moved)).not.toBe(
-    was.indexOf(moved),
-  );
+  await expect
+    .poll(async () => (await Promise.all(await order())).indexOf(moved))
+    .not.toBe(was.indexOf(moved));
   // Kept on the device until the day is over.
   await page.reload();
   await expect(page.getByText(/of 55$/)).toBeVisible();
@@ -104,7 +111,9 @@ test('heat and traits change the card, and it says why', async ({ page }) => {
   await page.getByRole('button', { name: "It's warm" }).click();
   await page.getByLabel('Temperature').fill('96');
   await page.getByLabel('Humidity').fill('60');
-  await expect(page.getByRole('note', { name: 'What limits it' })).toContainText('Hot: short and slow');
+  await expect(page.getByRole('note', { name: 'What limits it' })).toContainText(
+    'Hot: short and slow',
+  );
   await expect(page.getByText(/of 20$/)).toBeVisible();
   await page.getByLabel('Humidity').fill('160');
   await expect(page.getByText('0 to 100')).toBeVisible();
@@ -137,7 +146,9 @@ test('a card is printed whole on one page, and axe finds nothing on it', async (
 test('an owner reads the card and changes nothing', async ({ page }) => {
   await signIn(page, 'odell@saltgrass');
   await openCard(page, 'Oatcake');
-  await expect(page.getByRole('button', { name: /Swap|Drop|Ride this card|Led out/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /Swap|Drop|Ride this card|Led out/ })).toHaveCount(
+    0,
+  );
 });
 
 test('a ride says what it was ridden in, and is closed out in a few taps', async ({ page }) => {

@@ -48,17 +48,17 @@ test.describe('on a phone', () => {
       return sheet?.readings.map(({ minute, pulse }) => [minute, pulse]);
     };
     await page.clock.runFor(40_000);
-    await expect
-      .poll(sent)
-      .toEqual([
-        [0, 132],
-        [10, 88],
-        [20, 72],
-      ]);
+    await expect.poll(sent).toEqual([
+      [0, 132],
+      [10, 88],
+      [20, 72],
+    ]);
   });
 });
 
-test('care that is overdue stands on Today, is booked and done with a tap each', async ({ page }) => {
+test('care that is overdue stands on Today, is booked and done with a tap each', async ({
+  page,
+}) => {
   const of = await barn(page, 'care-due');
   const earlier = (days: number) => {
     const at = new Date(`${of.day}T12:00:00Z`);

@@ -46,7 +46,9 @@ test('a clicker of two buttons is taught, and records asks by hold and by presse
   await press(page, 'PageDown', 100);
   await expectAsked(page, 'right', 2);
   await expect
-    .poll(async () => (await storedReps(page, 'Marlow Fen')).map(({ side, measure }) => [side, measure.answer]))
+    .poll(async () =>
+      (await storedReps(page, 'Marlow Fen')).map(({ side, measure }) => [side, measure.answer]),
+    )
     .toEqual([
       ['left', 'gave'],
       ['right', 'gave'],

@@ -78,7 +78,9 @@ test.describe('on a phone', () => {
     expect(rides).toMatchObject([{ asks: 2, finished: true }]);
     await page.goto(`/horses/${horse_id}/intake`);
     await expect(page.getByText(/\d+ levels? shown, \d+ not there yet/)).toBeVisible();
-    await expect(page.getByRole('region', { name: 'Still unknown' })).toContainText('Needs cattle in the pen.');
+    await expect(page.getByRole('region', { name: 'Still unknown' })).toContainText(
+      'Needs cattle in the pen.',
+    );
     expect(await violations(page)).toEqual([]);
     await page.goto(`/horses/${horse_id}`);
     await expect(page.getByRole('region', { name: 'Intake' })).toContainText('it showed');

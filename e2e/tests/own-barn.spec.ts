@@ -108,7 +108,9 @@ test.describe('on a phone', () => {
     await expect(steps).toHaveCount(0);
     await page.goto(`/come-in#${word}`);
     await page.reload();
-    await expect(page.getByRole('heading', { name: "This link doesn't work any more" })).toBeVisible();
+    await expect(
+      page.getByRole('heading', { name: "This link doesn't work any more" }),
+    ).toBeVisible();
   });
 });
 
@@ -164,7 +166,7 @@ test('somebody is invited, comes in, gets a new password, leaves', async ({ page
 
   // Leaving, and the barn keeps its last trainer.
   await page.getByRole('button', { name: 'Leaves the barn' }).click();
-  await expect(page.getByText("Juna Weatherby left.")).toBeVisible();
+  await expect(page.getByText('Juna Weatherby left.')).toBeVisible();
   await page.goto('/people');
   await page.getByRole('link', { name: 'Change Dell Ashgrove' }).click();
   await page.getByRole('button', { name: 'Leaves the barn' }).click();

@@ -168,7 +168,13 @@ test.describe('on a phone', () => {
     await expectAllSent(page);
     const [rep] = await storedReps(page, 'Kettle');
     expect(rep?.measure.time_s).toBeGreaterThan(0.5);
-    for (const name of ['Undo', 'Finish', 'Hand weight: more', 'Hand weight: less', 'How to record']) {
+    for (const name of [
+      'Undo',
+      'Finish',
+      'Hand weight: more',
+      'Hand weight: less',
+      'How to record',
+    ]) {
       const box = (await page.getByRole('button', { name }).boundingBox())!;
       expect(Math.min(box.width, box.height), name).toBeGreaterThanOrEqual(72);
     }

@@ -19,7 +19,9 @@ test('an ask that another recorded is given another answer, moved, taken back an
   await signIn(page, 'wren@saltgrass');
   const { horse_id } = await horse(page, 'Halfmoon');
   const of = `/api/horses/${horse_id}/levels/bend.ribs/jog/strips`;
-  const { strips } = (await (await page.request.get(of)).json()) as { strips: { ride_id: string }[] };
+  const { strips } = (await (await page.request.get(of)).json()) as {
+    strips: { ride_id: string }[];
+  };
   // A second try takes the ride before: the first one was changed.
   const ride_id = strips.at(-1 - test.info().retry)?.ride_id ?? '';
   const ride = async () =>
@@ -50,7 +52,9 @@ test('an ask that another recorded is given another answer, moved, taken back an
   await page.getByRole('button', { name: /Flexes to a light rein/ }).click();
   await expectAllSent(page);
   await expect
-    .poll(async () => (await ride()).timeline.some((ask) => ask.skill === 'bend.flex' && !ask.undone))
+    .poll(async () =>
+      (await ride()).timeline.some((ask) => ask.skill === 'bend.flex' && !ask.undone),
+    )
     .toBe(true);
   await shown(2);
 
@@ -60,7 +64,11 @@ test('an ask that another recorded is given another answer, moved, taken back an
   const standing = async () => (await ride()).timeline.filter(({ undone }) => !undone).length;
   await expect.poll(standing).toBe(before.length - 1);
   await page.getByRole('button', { name: /Show what was taken back/ }).click();
-  await asks.getByRole('button', { name: /^Put right/ }).filter({ hasText: 'Bring back' }).last().click();
+  await asks
+    .getByRole('button', { name: /^Put right/ })
+    .filter({ hasText: 'Bring back' })
+    .last()
+    .click();
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expectAllSent(page);
   await expect.poll(standing).toBe(before.length);

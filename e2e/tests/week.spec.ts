@@ -74,7 +74,10 @@ test('a ride is dragged to another day, and what stood comes back', async ({ pag
   await page.getByRole('button', { name: 'Take this plan' }).click();
   await expect(page.getByRole('button', { name: 'Plan what is left' })).toBeVisible();
   const row = page.getByRole('row', { name: /^Jerry / });
-  const empty = row.getByRole('cell').filter({ hasNot: page.getByRole('button') }).first();
+  const empty = row
+    .getByRole('cell')
+    .filter({ hasNot: page.getByRole('button') })
+    .first();
   const tag = row.getByRole('button').first();
   const from = (await tag.boundingBox())!;
   const to = (await empty.boundingBox())!;
@@ -93,7 +96,9 @@ test('a search is stopped, and the best so far is there', async ({ page }) => {
   await page.goto(`/week/${next(of)}`);
   // As a large barn would take longer, the search is held up on its way.
   await page.route('**/api/weeks/*/solves', (route) =>
-    route.continue({ postData: JSON.stringify({ ...route.request().postDataJSON(), seconds: 60 }) }),
+    route.continue({
+      postData: JSON.stringify({ ...route.request().postDataJSON(), seconds: 60 }),
+    }),
   );
   let stopped = false;
   page.on('request', (asked) => {

@@ -19,6 +19,12 @@ export const router = createBrowserRouter([
     lazy: async () => ({ Component: (await import('./owner/LinkPage')).LinkPage }),
   })),
   {
+    path: '/my-horse/how-it-judges',
+    errorElement: <PageBroke />,
+    hydrateFallbackElement: <Waiting label="Fetching" />,
+    lazy: async () => ({ Component: (await import('./help/OwnersHelpPage')).OwnersHelpPage }),
+  },
+  {
     element: <SignedInFrame />,
     errorElement: <PageBroke />,
     hydrateFallbackElement: <Waiting label="Fetching" />,
@@ -220,12 +226,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./tack/TwoReinPage')).TwoReinPage }),
       },
       {
+        path: '/how-it-judges',
+        lazy: async () => ({
+          Component: (await import('./help/HowItJudgesPage')).HowItJudgesPage,
+        }),
+      },
+      {
         path: '/records',
         lazy: async () => ({ Component: (await import('./records/RecordsPage')).RecordsPage }),
       },
       {
         path: '/settings',
         lazy: async () => ({ Component: (await import('./settings/SettingsPage')).SettingsPage }),
+      },
+      {
+        path: '/review',
+        lazy: async () => ({ Component: (await import('./review/ReviewPage')).ReviewPage }),
       },
       {
         path: '/outcomes',

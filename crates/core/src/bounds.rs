@@ -410,6 +410,8 @@ pub const YOUNG_HEAT: Bound = bound("weight", "points", 0.0, 100.0);
 
 /// Letters of a part of a report.
 pub const REPORT_LETTERS: Bound = bound("the words of a part", "letters", 1.0, 4000.0);
+/// A rate of an invoice.
+pub const RATE_CENTS: Bound = bound("a rate", "cents", 0.0, 10_000_000.0);
 /// Days that a link to a horse works.
 pub const LINK_DAYS: Bound = bound("days a link works", "days", 1.0, 400.0);
 

@@ -25,7 +25,7 @@ fn a_level_that_was_left_on_the_signal_is_told_from_one_that_went_on() {
         .ride(FLEX, 2, &gives(&[BRACED, BRACED, SOFT]))
         // Three in a row, both sides among them, and left there.
         .ride(FLEX, 3, &gives(&[BRACED, SOFT, SOFT, SOFT]));
-    let found = quit_use(&horse.file(), day(3));
+    let found = quit_use(&horse.file(), day(0), day(3));
     assert_eq!(
         (found.taken, found.went_on),
         (1, 1),
@@ -34,13 +34,13 @@ fn a_level_that_was_left_on_the_signal_is_told_from_one_that_went_on() {
     assert_eq!(found.after_taken, SoftCount { soft: 2, asked: 2 });
     assert_eq!(found.after_went_on, SoftCount { soft: 0, asked: 2 });
     let later = horse.ride(FLEX, 4, &gives(&[SOFT, BRACED]));
-    let found = quit_use(&later.file(), day(4));
+    let found = quit_use(&later.file(), day(0), day(4));
     assert_eq!(
         (found.taken, found.after_taken),
         (2, SoftCount { soft: 3, asked: 4 })
     );
     assert_eq!(
-        quit_use(&later.file(), day(1)).taken,
+        quit_use(&later.file(), day(0), day(1)).taken,
         1,
         "nothing after the day counts"
     );
@@ -55,5 +55,5 @@ fn tiring_is_no_good_place() {
         .ride(FLEX, 0, &gives(&[BRACED, BRACED]))
         .ride(FLEX, 1, &gives(&tired))
         .ride(FLEX, 2, &gives(&[SOFT, SOFT]));
-    assert_eq!(quit_use(&horse.file(), day(2)).taken, 0);
+    assert_eq!(quit_use(&horse.file(), day(0), day(2)).taken, 0);
 }

@@ -223,6 +223,24 @@ fn what_the_trainer_lets_count_is_said_to_be_the_trainers_call() {
     assert!(later.moved.gained.is_empty() && later.moved.held >= 1);
 }
 
+#[test]
+fn what_an_intake_showed_is_counted_and_not_said_to_be_gained() {
+    let shown: Vec<(&str, f64)> = ["start.bend-ground/stand", "bend.flex/stand"]
+        .map(|path| (path, 0.99))
+        .to_vec();
+    let horse = Horse::new().shown_at_intake(4, &shown, &[]);
+    let month = month_of(
+        &horse.file(),
+        &[],
+        Month::of(day(0)),
+        date(2026, 3, 31),
+        Ahead::default(),
+    );
+    assert_eq!(month.moved.shown_at_intake, 2);
+    assert!(month.moved.gained.is_empty());
+    assert!(text(&month, ReportPart::Moved).starts_with("Shown at the intake: 2 levels. "));
+}
+
 /// Every number of a text.
 fn numbers(text: &str) -> BTreeSet<u32> {
     text.split(|letter: char| !letter.is_ascii_digit())
@@ -286,6 +304,7 @@ proptest! {
             figures.extend([ridden.rides, ridden.days, ridden.minutes / 60, ridden.minutes % 60]);
         }
         figures.extend([told.moved.held, told.moved.levels, told.moved.gained.len() as u32]);
+        figures.insert(told.moved.shown_at_intake);
         figures.extend(told.moved.gained.iter().filter_map(|one| Some(one.day?.day() as u32)));
         figures.insert(told.to.day() as u32);
         // Names of levels hold numbers of their own; work a day is tied by hand above.

@@ -276,7 +276,7 @@ fn page(
             .into_iter()
             .map(|block| CardBlock::of(block, ladder))
             .collect(),
-        quit_use: quit_use(&judged.file, on),
+        quit_use: quit_use(&judged.file, Date::MIN, on),
         intake: intake_in_short(judged),
     }
 }

@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `owners`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `owners`, `reviews`, `months`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -50,6 +50,7 @@ mod ladder;
 mod levels;
 mod live;
 mod loads;
+mod months;
 mod overrules;
 mod owners;
 mod packs;
@@ -59,6 +60,7 @@ pub mod problem;
 mod program_meant;
 mod program_preview;
 mod programs;
+mod reviews;
 mod ride_horse;
 mod rides;
 pub mod roads;

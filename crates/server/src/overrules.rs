@@ -203,7 +203,7 @@ struct Outcomes {
 
 /// An overrule and how it turned out.
 #[derive(Serialize, ToSchema)]
-struct OverruleOutcome {
+pub struct OverruleOutcome {
     horse: Horse,
     level: LevelBrief,
     overrule: Overrule,
@@ -272,10 +272,10 @@ async fn outcomes(State(app): State<App>, signed: Signed) -> Answer<Json<Outcome
 }
 
 /// The horses as they are judged today, to tell how what was decided turned out.
-struct TurnedOut {
-    horses: HashMap<Uuid, Horse>,
-    judged: HashMap<Uuid, Arc<Judged>>,
-    today: Date,
+pub struct TurnedOut {
+    pub horses: HashMap<Uuid, Horse>,
+    pub judged: HashMap<Uuid, Arc<Judged>>,
+    pub today: Date,
 }
 
 impl TurnedOut {
@@ -291,7 +291,8 @@ impl TurnedOut {
         ))
     }
 
-    fn overrule(&self, kept: overrule::KeptOverrule) -> Option<OverruleOutcome> {
+    /// A decision and how it turned out; none for a level that is no longer on the ladder.
+    pub fn overrule(&self, kept: overrule::KeptOverrule) -> Option<OverruleOutcome> {
         let (horse, level, outcome) =
             self.of(kept.horse_id, &kept.overrule.level, kept.overrule.day)?;
         Some(OverruleOutcome {

@@ -26,8 +26,8 @@ use crate::{
     App, Settings, access_links, account, archives, barns, batches, board, bookings, busy, calc,
     calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, flag, ground, health,
     horse_page, horses, intakes, ladder, levels, live, loads, overrules, owners, packs, people,
-    program_meant, program_preview, programs, ride_horse, rides, roads, session, tack, today,
-    trips, weather, web, weeks, yard,
+    program_meant, program_preview, programs, reviews, ride_horse, rides, roads, session, tack,
+    today, trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -67,6 +67,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(care::routes())
         .merge(loads::routes())
         .merge(owners::routes())
+        .merge(reviews::routes())
         .merge(cool_outs::routes())
         .merge(cow_rounds::routes())
         .merge(cattle::routes())

@@ -89,6 +89,25 @@ pub async fn everyone(barn: &mut BarnTransaction, owner: Option<Uuid>) -> StoreR
     select(barn, owner, true).await
 }
 
+/// When each horse was added.
+///
+/// # Errors
+/// When the query fails.
+pub async fn added_at(barn: &mut BarnTransaction) -> StoreResult<HashMap<Uuid, Timestamp>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select horse_id, made_at as "made_at: jiff_sqlx::Timestamp" from horse
+           where barn_id = $1"#,
+        barn_id
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let added = rows.into_iter();
+    Ok(added
+        .map(|row| (row.horse_id, row.made_at.to_jiff()))
+        .collect())
+}
+
 async fn select(
     barn: &mut BarnTransaction,
     owner: Option<Uuid>,

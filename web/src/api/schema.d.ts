@@ -2194,6 +2194,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A month over the barn. */
+        get: operations["show_review"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/review/invoice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lines for invoices, as CSV (RFC 4180). */
+        get: operations["list_invoice_lines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rides/{ride_id}": {
         parameters: {
             query?: never;
@@ -5426,6 +5460,37 @@ export interface components {
              */
             program_id?: string | null;
         };
+        /** @description A horse's month. */
+        HorseReview: {
+            /** @description What it is called. */
+            horse: string;
+            /**
+             * Format: uuid
+             * @description The horse.
+             */
+            horse_id: string;
+            /** @description Where the hours went, the most first. */
+            hours: components["schemas"]["TrackMinutes"][];
+            /** @description What moved on its ladder. */
+            moved: components["schemas"]["Moved"];
+            /** @description Whose it is; null where that person is not known here. */
+            owner?: string | null;
+            /** @description Rides planned and done. */
+            planned: components["schemas"]["Planned"];
+            /** @description Good places to quit, taken or not, and the first asks after them. */
+            quits: components["schemas"]["QuitUse"];
+            /** @description Its rides. */
+            ridden: components["schemas"]["Ridden"];
+            /** @description Runs at speed, week by week. */
+            runs: components["schemas"]["RunWeeks"];
+            /** @description Left against right. */
+            sides: components["schemas"]["MonthSides"];
+            stiff_asks?: components["schemas"]["StiffAsks"] | null;
+            /** @description Days here against the program. */
+            training: components["schemas"]["Training"];
+            /** @description Trips with the trailer, and those on which nothing was asked. */
+            trips: components["schemas"]["Trips"];
+        };
         /** @description Somebody who rode the horse in the last four weeks. */
         HorseRider: {
             difference?: components["schemas"]["RiderOffset"] | null;
@@ -6600,6 +6665,11 @@ export interface components {
              * @description Levels of the ladder.
              */
             levels: number;
+            /**
+             * Format: int32
+             * @description Levels that an intake in the month showed: what the horse could when it came.
+             */
+            shown_at_intake: number;
             /** @description Levels held before that are not now. */
             went_back: components["schemas"]["MovedLevel"][];
         };
@@ -7608,6 +7678,24 @@ export interface components {
             /** @description Its rides; what is not among them is taken off. */
             rides: components["schemas"]["RideTaken"][];
         };
+        /** @description Planned rides, and those that came about. */
+        Planned: {
+            /**
+             * Format: int32
+             * @description Of those, days on which it was ridden.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Days on which a ride was planned.
+             */
+            planned: number;
+            /**
+             * Format: int32
+             * @description Days on which it was ridden without a plan.
+             */
+            unplanned: number;
+        };
         /** @description A block that has to be on the card. */
         PlannedBlock: {
             /** @description The level. */
@@ -8000,6 +8088,30 @@ export interface components {
              * @description Days after which it is rusty.
              */
             rusty_after_days: number;
+        };
+        /** @description A month over the barn. */
+        Review: {
+            /** Format: date */
+            from: string;
+            /** @description Horses that were here or ridden, by name. */
+            horses: components["schemas"]["HorseReview"][];
+            /** @description Such as October 2026. */
+            month: string;
+            /**
+             * @description Decisions against Cavesson's made in the month, latest first, and how they turned out by
+             *     today.
+             */
+            overrules: components["schemas"]["OverruleOutcome"][];
+            /**
+             * Format: int32
+             * @description Of the trips, the percentage that is to ask nothing.
+             */
+            quiet_outings_pct: number;
+            /**
+             * Format: date
+             * @description The last day that is told of.
+             */
+            to: string;
         };
         /** @description A ride with its ribbon. */
         RibbonRide: {
@@ -8601,6 +8713,19 @@ export interface components {
              * @description Along the path by the clock, in feet a second.
              */
             speed_ft_s?: number | null;
+        };
+        /** @description Weeks with runs at speed. */
+        RunWeeks: {
+            /**
+             * Format: int32
+             * @description Of those, weeks with more of them than are enough.
+             */
+            over: number;
+            /**
+             * Format: int32
+             * @description Weeks with a run at three-quarter speed or faster.
+             */
+            weeks: number;
         };
         /** @description A rung with its name and gait. */
         Rung: {
@@ -9269,6 +9394,19 @@ export interface components {
             /** @description Whether it hurried. */
             hurried?: boolean;
         };
+        /** @description Asks on the stiff side. */
+        StiffAsks: {
+            /**
+             * Format: int32
+             * @description On either side.
+             */
+            both: number;
+            /**
+             * Format: int32
+             * @description On the stiff side.
+             */
+            stiff: number;
+        };
         /** @description The stiff side, and how much it was worked. */
         StiffSide: {
             /**
@@ -9736,6 +9874,18 @@ export interface components {
             /** @description Its skills, from the ground up. */
             skills: components["schemas"]["Skill"][];
         };
+        /** @description Minutes of one kind of work. */
+        TrackMinutes: {
+            /**
+             * Format: int32
+             * @description Minutes.
+             */
+            minutes: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description The track; empty for rides on which nothing was asked. */
+            track: string;
+        };
         /** @description Where the horse's feet are in a frame. */
         TrackPoint: {
             /**
@@ -9899,6 +10049,24 @@ export interface components {
         TrailPlan: {
             /** @description Its obstacles, in the order they are ridden. */
             obstacles: components["schemas"]["PlacedObstacle"][];
+        };
+        /** @description Days here against the program. */
+        Training: {
+            /**
+             * Format: int32
+             * @description Days of the month on which it was here.
+             */
+            days_here: number;
+            /**
+             * Format: int32
+             * @description Days on which its program would have it ridden, of those on which it was here.
+             */
+            program_days: number;
+            /**
+             * Format: int32
+             * @description Days on which it was ridden.
+             */
+            ridden_days: number;
         };
         /** @description The traits of a horse. */
         TraitsOfHorse: {
@@ -23027,6 +23195,152 @@ export interface operations {
             };
             /** @description Not there, or not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_review: {
+        parameters: {
+            query?: {
+                /**
+                 * @description The month, such as 2026-10; this one when left out.
+                 * @example 2026-10
+                 */
+                month?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The month of every horse */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Review"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_invoice_lines: {
+        parameters: {
+            query?: {
+                /**
+                 * @description The month, such as 2026-10; this one when left out.
+                 * @example 2026-10
+                 */
+                month?: string;
+                /** @description Dollars for a day here, such as 35.50; left out, the lines have no amount. */
+                day_rate?: string;
+                /** @description Dollars for a ride. */
+                ride_rate?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The lines */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -22,6 +22,7 @@ import { PrintedCard } from './PrintedCard';
 import type { Card, CardDay } from './queries';
 import { begin, useCard } from './useCard';
 import { added, dropped, movedBy, swapped } from './wanted';
+import { Tip } from '../help/Tip';
 
 const LevelPicker = lazy(async () => ({
   default: (await import('../recorder/LevelPicker')).LevelPicker,
@@ -55,6 +56,7 @@ function Whole({ made, day }: { made: Made; day: CardDay }) {
     <>
       <Head card={card} horseId={horseId} made={made} />
       <CardRail parts={ridden} />
+      <Tip of="card" />
       <Notes texts={card.cautions} name="Look out" strong />
       <Notes texts={card.limits} name="What limits it" />
       {made.pack.data?.last_note && (

@@ -14,6 +14,7 @@ const pages: [string, string][] = [
 const below: Record<string, RegExp> = {
   '/': /^\/(day.*)?$/,
   '/barn': /^\/(barn|people|horses$|horses\/(new|several)$)/,
+  '/outcomes': /^\/(outcomes|review|reports)/,
 };
 
 const isOn = (to: string, path: string) =>

@@ -57,6 +57,9 @@ export function PersonMenuItems({ anchor, onClose, onLeave }: Props) {
       >
         24-hour clock
       </MenuItem>
+      <MenuItem component={Link} to="/how-it-judges" onClick={onClose}>
+        How it judges
+      </MenuItem>
       <MenuItem component={Link} to="/settings" onClick={onClose}>
         Settings
       </MenuItem>

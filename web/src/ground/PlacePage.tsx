@@ -30,6 +30,7 @@ import {
   type CoursePlan,
   type Lay,
 } from './queries';
+import { Tip } from '../help/Tip';
 
 /** A place: how it lies, and what is set out in it. */
 export function PlacePage() {
@@ -132,6 +133,7 @@ function Drawn({ lay, courses }: { lay: Lay; courses: Course[] }) {
         gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
       }}
     >
+      <Tip of="plan" />
       <PlanView shows={lay.outline} label="Plan of the place" height={560}>
         <LayDrawn named lay={lay} measured={lay.outline.length < 16} />
         {shown && <CourseOnPlan key={shown.course_id} course={shown} lay={lay} />}

@@ -17,6 +17,7 @@ import { count } from '../words/plain';
 import { cowPath, worksQuery } from './queries';
 import { Tag } from './Tag';
 import { TurnsTable } from './TurnsTable';
+import { Tip } from '../help/Tip';
 
 /** The works of a horse: where its turns come apart, ride by ride, cow by cow. */
 export function WorksPage() {
@@ -77,6 +78,7 @@ function Works({ works }: { works: Schemas['WorksOfHorse'] }) {
         }}
       >
         <TurnFan summary={summary} />
+        <Tip of="turnFan" />
         <TurnsTable cells={summary.cells} />
       </Box>
       {(picked ? [picked] : works.rides).map((ride) => (

@@ -18,6 +18,7 @@ import { dayIn, longDay } from '../words/days';
 import { saidState, stateWords } from '../words/states';
 import { placeOf } from './levels';
 import type { HorsePage } from './queries';
+import { Tip } from '../help/Tip';
 
 /** The ladder with this horse on it. */
 export function HorseLadder({ page }: { page: HorsePage }) {
@@ -39,6 +40,7 @@ export function HorseLadder({ page }: { page: HorsePage }) {
       intro="Each upright pair is a track, each rung a level, from the ground up. The arrow is what comes next."
     >
       <LadderKey />
+      <Tip of="ladder" />
       <Box
         sx={{
           display: 'grid',

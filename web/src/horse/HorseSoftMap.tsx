@@ -11,6 +11,7 @@ import { sideWords } from '../words/answers';
 import { percent } from '../words/plain';
 import { gaitWords, zoneWords } from '../words/states';
 import type { HorsePage } from './queries';
+import { Tip } from '../help/Tip';
 
 type Gait = HorsePage['soft_map'][number]['gait'];
 
@@ -49,6 +50,7 @@ export function HorseSoftMap({ page }: { page: HorsePage }) {
               </Button>
             ))}
           </Box>
+          <Tip of="softMap" />
           <SoftMap
             zones={zones}
             picked={found ? `${found.zone} ${found.side}` : null}

@@ -5,6 +5,7 @@ import { loadQuery } from '../care/queries';
 import { LoadDays } from '../draw/LoadDays';
 import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
+import { Tip } from '../help/Tip';
 
 /** How much the horse worked: days, the week, the last four weeks, and what that says. */
 export function Load({ horseId }: { horseId: string }) {
@@ -29,6 +30,7 @@ function Drawn({ horseId }: { horseId: string }) {
   return (
     <>
       <LoadDays days={days} />
+      <Tip of="load" />
       {says.map((text) => (
         <Typography
           key={text}

@@ -10,6 +10,7 @@ import { levelPath } from '../level/queries';
 import { longDay } from '../words/days';
 import { count } from '../words/plain';
 import type { FoundLevel, Intake } from './queries';
+import { Tip } from '../help/Tip';
 
 /** What an intake found: track by track, the holes, and what is still unknown and why. */
 export function Found({ intake }: { intake: Intake }) {
@@ -86,6 +87,7 @@ function Tracks({ levels }: { levels: FoundLevel[] }) {
   const tracks = [...new Set(levels.map(({ track }) => track))];
   return (
     <Section title="Track by track">
+      <Tip of="found" />
       <FoundRail
         tracks={tracks.map((track) => ({
           name: nameOf(track),

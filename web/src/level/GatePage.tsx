@@ -22,6 +22,7 @@ import { Decide } from './Decide';
 import { levelPath, levelQuery, type HorseLevel } from './queries';
 import { Reasons } from './Reasons';
 import { useLevel } from './useLevel';
+import { Tip } from '../help/Tip';
 
 /** The verdict on a level: its gate, every reason, what it would take, how it went. */
 export function GatePage() {
@@ -87,6 +88,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
               </Typography>
             </Box>
           )}
+          <Tip of="gate" />
           <FieldGate
             items={judgement.gate.items}
             open={judgement.gate.passes}

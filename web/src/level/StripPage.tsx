@@ -21,6 +21,7 @@ import { useFewAtFirst } from '../frame/useFewAtFirst';
 import { AskList } from './AskList';
 import { levelPath, stripsQuery, type HorseLevel } from './queries';
 import { useLevel } from './useLevel';
+import { Tip } from '../help/Tip';
 
 /** Every ride of a level, rein beside rein, newest first. */
 export function StripPage() {
@@ -87,6 +88,7 @@ function Reins({ data, level }: { data: Schemas['LevelStrips']; level: HorseLeve
           )}
           <AskList strips={newest} picked={picked} onPick={pick} />
           <StripKey />
+          <Tip of="strip" />
           {help.length > 0 && <HelpOverTime rides={help} />}
         </>
       )}

@@ -12,6 +12,7 @@ import { levelPath } from '../level/queries';
 import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
 import { keptBackWords, outcomeWords } from '../words/states';
+import { BackLinks } from './BackLinks';
 import { DecisionList } from './DecisionList';
 import { outcomesQuery } from './queries';
 
@@ -20,6 +21,7 @@ export function OutcomesPage() {
   const outcomes = useQuery(outcomesQuery);
   return (
     <PageFrame title="Looking back">
+      <BackLinks />
       <Asked query={outcomes}>{(data) => <Outcomes outcomes={data} />}</Asked>
     </PageFrame>
   );

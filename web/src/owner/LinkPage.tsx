@@ -38,6 +38,7 @@ function Horse({ word }: { word: string }) {
   return (
     <Seen
       view={view.data}
+      helpPath="/my-horse/how-it-judges"
       reportLink={(id, month) => (
         <Box
           component={Link}

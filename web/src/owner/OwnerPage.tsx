@@ -23,6 +23,7 @@ export function OwnerPage() {
         {(data) => (
           <Seen
             view={data}
+            helpPath="/how-it-judges"
             reportLink={(id, month) => (
               <Box component={Link} to={reportPath(id)} sx={{ color: 'text.primary' }}>
                 {month}

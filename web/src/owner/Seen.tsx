@@ -1,21 +1,25 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { Section } from '../frame/Section';
 import { horseLine } from '../words/horse';
+import { capital } from '../words/plain';
 import { longDay, saidDay } from '../words/days';
 import { MonthTold } from './MonthTold';
 import type { OwnersView } from './queries';
 
 interface Props {
   view: OwnersView;
+  /** Where it is said how it judges. */
+  helpPath: string;
   /** A report of the month as a link. */
   reportLink: (reportId: string, month: string) => ReactNode;
   children?: ReactNode;
 }
 
 /** A horse as its owner sees it. */
-export function Seen({ view, reportLink, children }: Props) {
+export function Seen({ view, helpPath, reportLink, children }: Props) {
   const { horse, told } = view;
   return (
     <>
@@ -29,7 +33,7 @@ export function Seen({ view, reportLink, children }: Props) {
         <Section title="From the barn aisle">
           {view.notes.map(({ note_id, day, text }) => (
             <Typography key={note_id} sx={{ maxWidth: 720, mb: 1 }}>
-              <strong>{saidDay(day, view.on)}.</strong> {text}
+              <strong>{capital(saidDay(day, view.on))}.</strong> {text}
             </Typography>
           ))}
         </Section>
@@ -46,6 +50,19 @@ export function Seen({ view, reportLink, children }: Props) {
         </Section>
       )}
       <MonthTold told={told} sections={view.sections} />
+      <Box
+        component={Link}
+        to={helpPath}
+        sx={{
+          color: 'text.primary',
+          display: 'inline-block',
+          mt: 4,
+          py: 1,
+          '@media print': { display: 'none' },
+        }}
+      >
+        How it judges
+      </Box>
     </>
   );
 }

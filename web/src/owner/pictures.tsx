@@ -12,6 +12,7 @@ import { LevelList } from '../ladder/LevelList';
 import { saidState } from '../words/states';
 import { longDay, shortDay } from '../words/days';
 import type { ToldMonth } from './queries';
+import { Tip } from '../help/Tip';
 
 /** The pictures of a month, each under the words that it belongs to. */
 
@@ -31,6 +32,7 @@ export function LadderPicture({ told }: { told: ToldMonth }) {
   return (
     <Box component="figure" sx={{ m: 0, mt: 2 }}>
       <LadderKey />
+      <Tip of="ladder" />
       {rung && (
         <Typography role="status" sx={{ my: 1 }}>
           <strong>{rung.level.name}</strong>: {saidState(rung.state, rung.held_since != null)}

@@ -20,6 +20,7 @@ import { RestsOn } from './RestsOn';
 import { useRoad } from './useRoad';
 import { isPlanned, readWhatIf, taken, withWhatIf, writeWhatIf, type WhatIf } from './whatIf';
 import { WhatIfForm } from './WhatIfForm';
+import { Tip } from '../help/Tip';
 
 /** Will the horse be ready by its dates, what decides it, what would help. */
 export function RoadPage() {
@@ -133,6 +134,7 @@ function WithGoals({ road, asked, found }: Props) {
         )}
       </Box>
       <RoadFence on={road.on} road={output.road} behind={heldBehind} />
+      <Tip of="road" />
       <Box
         sx={{
           display: 'grid',

@@ -15,6 +15,7 @@ import { shortDay } from '../words/days';
 import { inchesInWords } from '../words/inches';
 import { count } from '../words/plain';
 import { horseTackPath, twoReinQuery } from './queries';
+import { Tip } from '../help/Tip';
 
 /** Rides that are drawn one by one. */
 const shown = 12;
@@ -105,6 +106,7 @@ function OneRide({ ride }: { ride: Schemas['RibbonRide'] }) {
           (plan {Math.round(ride.planned_bosal_pct)}%)
         </Box>
       </Typography>
+      <Tip of="ribbon" />
       <ShareRibbon
         segments={ride.ride.segments}
         events={ride.ride.events ?? []}

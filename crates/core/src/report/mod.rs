@@ -7,11 +7,17 @@
 //! - [`evenness`]: left against right
 //! - [`horse_month`]: all of it together
 //! - [`words`]: the same in plain sentences
+//! - [`hours`]: hours by kind of work
+//! - [`review`](mod@review): the month of every horse, for the trainer
+//! - [`invoice`]: lines for invoices
 
 pub mod evenness;
 pub mod horse_month;
+pub mod hours;
+pub mod invoice;
 pub mod month;
 pub mod moved;
+pub mod review;
 pub mod words;
 pub mod worked;
 

@@ -4,7 +4,7 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use crate::judge::{Standing, State};
+use crate::judge::{KeptIntake, Standing, State};
 use crate::ladder::{Ladder, Level};
 
 /// A level that moved.
@@ -28,6 +28,8 @@ pub struct MovedLevel {
 pub struct Moved {
     /// Levels held now that were not before, in the order of the days.
     pub gained: Vec<MovedLevel>,
+    /// Levels that an intake in the month showed: what the horse could when it came.
+    pub shown_at_intake: u32,
     /// Levels held before that are not now.
     pub went_back: Vec<MovedLevel>,
     /// Levels held on the last day.
@@ -37,7 +39,12 @@ pub struct Moved {
 }
 
 /// What moved between two evenings.
-pub fn moved(ladder: &Ladder, before: &[Standing], now: &[Standing]) -> Moved {
+pub fn moved(
+    ladder: &Ladder,
+    intake: Option<&KeptIntake>,
+    before: &[Standing],
+    now: &[Standing],
+) -> Moved {
     let told = |standing: &Standing, day: Option<Date>| {
         let level = &ladder.levels[standing.index];
         MovedLevel {
@@ -48,9 +55,18 @@ pub fn moved(ladder: &Ladder, before: &[Standing], now: &[Standing]) -> Moved {
         }
     };
     let was_held = |standing: &Standing| before[standing.index].counts_as_held();
-    let mut gained: Vec<MovedLevel> = now
+    let new = now
         .iter()
-        .filter(|standing| standing.counts_as_held() && !was_held(standing))
+        .filter(|standing| standing.counts_as_held() && !was_held(standing));
+    // Shown there, and by no gate since.
+    let was_shown = |standing: &&Standing| {
+        let level = &ladder.levels[standing.index].level;
+        let shown = intake.is_some_and(|intake| intake.shown.iter().any(|one| one.level == *level));
+        shown && standing.retention.passed_days == 0 && standing.state != State::Overruled
+    };
+    let (shown, came): (Vec<&Standing>, Vec<&Standing>) = new.partition(was_shown);
+    let mut gained: Vec<MovedLevel> = came
+        .into_iter()
         .map(|standing| told(standing, standing.retention.held_since))
         .collect();
     gained.sort_by_key(|one| one.day);
@@ -61,6 +77,7 @@ pub fn moved(ladder: &Ladder, before: &[Standing], now: &[Standing]) -> Moved {
         .collect();
     Moved {
         gained,
+        shown_at_intake: shown.len() as u32,
         went_back,
         held: now.iter().filter(|one| one.counts_as_held()).count() as u32,
         levels: now.len() as u32,

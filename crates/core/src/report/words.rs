@@ -156,7 +156,12 @@ fn moved(month: &HorseMonth) -> String {
     let moved = &month.moved;
     let mut said_of = Vec::new();
     let him = said(month);
+    if moved.shown_at_intake > 0 {
+        let shown = count(moved.shown_at_intake, "level");
+        said_of.push(format!("Shown at the intake: {shown}."));
+    }
     match moved.gained.len() {
+        0 if moved.shown_at_intake > 0 => {}
         0 => said_of.push("No new level came to be held.".to_owned()),
         1 => said_of.push(format!("New: {}.", gained(&moved.gained[0]))),
         number => said_of.push(format!(

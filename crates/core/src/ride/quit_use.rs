@@ -30,13 +30,14 @@ pub struct QuitUse {
     pub after_went_on: SoftCount,
 }
 
-/// Over all levels of a horse until `on`.
-pub fn quit_use(file: &HorseFile, on: Date) -> QuitUse {
+/// Over all levels of a horse, on its rides from one day to another.
+pub fn quit_use(file: &HorseFile, from: Date, on: Date) -> QuitUse {
     let mut found = QuitUse::default();
     for index in 0..file.asks.len() {
         let asks = file.asks_until(index, on);
         let rides: Vec<&[Ask]> = asks.chunk_by(|a, b| a.ride_id == b.ride_id).collect();
-        for (number, ride) in rides.iter().enumerate() {
+        let own = rides.iter().enumerate();
+        for (number, ride) in own.filter(|(_, ride)| ride[0].day >= from) {
             let before = Before {
                 brand_new: number == 0,
                 last_ride: number

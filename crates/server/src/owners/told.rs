@@ -28,7 +28,8 @@ use crate::App;
 use crate::known::Judged;
 use crate::levels::LevelBrief;
 use crate::loads::load_of;
-use crate::problem::{Answer, Problem};
+use crate::months::{month_of, until};
+use crate::problem::Answer;
 use crate::roads::routes::{HeldOn, behind};
 use crate::roads::{asked, kept};
 
@@ -117,7 +118,7 @@ impl Looked<'_> {
     /// # Errors
     /// A month that lies ahead.
     pub async fn month(&self, horse: &StoredHorse, month: Month) -> Answer<ToldMonth> {
-        let to = month.told_until(self.today).ok_or_else(ahead_of_time)?;
+        let to = until(month, self.today)?;
         let horse_id = horse.horse_id;
         let mut barn = self.look().await?;
         let from = month.before().first();
@@ -165,13 +166,6 @@ impl Looked<'_> {
 
 /// Days of rides that the load of a day goes by.
 const LOAD_DAYS: i64 = 120;
-
-fn ahead_of_time() -> Problem {
-    Problem::field(cavesson_core::bounds::FieldError::new(
-        "/month",
-        "must be a month that has begun, written as 2026-10",
-    ))
-}
 
 /// Everything a month is told from.
 struct Gathered {
@@ -362,9 +356,6 @@ impl OfMonth {
     /// # Errors
     /// What is not written as a month.
     pub fn month(&self, today: Date) -> Answer<Month> {
-        match &self.month {
-            None => Ok(Month::of(today)),
-            Some(text) => Month::parse(text).ok_or_else(ahead_of_time),
-        }
+        month_of(self.month.as_deref(), today)
     }
 }
