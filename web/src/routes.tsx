@@ -88,6 +88,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./cow/CowTrainerPage')).CowTrainerPage }),
       },
       {
+        path: '/horses/:horseId/track',
+        lazy: async () => ({ Component: (await import('./track/TrackPage')).TrackPage }),
+      },
+      {
+        path: '/horses/:horseId/gauge',
+        lazy: async () => ({ Component: (await import('./gauge/GaugePage')).GaugePage }),
+      },
+      {
         path: '/horses/:horseId/tapes',
         lazy: async () => ({ Component: (await import('./tape/TapesPage')).TapesPage }),
       },

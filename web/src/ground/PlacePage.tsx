@@ -133,11 +133,13 @@ function Drawn({ lay, courses }: { lay: Lay; courses: Course[] }) {
         gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
       }}
     >
-      <Tip of="plan" />
-      <PlanView shows={lay.outline} label="Plan of the place" height={560}>
-        <LayDrawn named lay={lay} measured={lay.outline.length < 16} />
-        {shown && <CourseOnPlan key={shown.course_id} course={shown} lay={lay} />}
-      </PlanView>
+      <Box sx={{ minWidth: 0 }}>
+        <PlanView shows={lay.outline} label="Plan of the place" height={560}>
+          <LayDrawn named lay={lay} measured={lay.outline.length < 16} />
+          {shown && <CourseOnPlan key={shown.course_id} course={shown} lay={lay} />}
+        </PlanView>
+        <Tip of="plan" />
+      </Box>
       <Box
         component="dl"
         sx={{

@@ -13,9 +13,9 @@ const namespace = 'http://www.w3.org/2000/svg';
  * there for the eye of the page (keys, marks beside words) is left out.
  */
 export function svgFile(place: Element, title: string): Blob | null {
-  const drawings = [...place.querySelectorAll('svg[role="img"], svg[role="group"]')].filter(
-    (svg) => svg.getBoundingClientRect().width > 0 && !svg.closest('[aria-hidden="true"]'),
-  );
+  const drawings = [
+    ...place.querySelectorAll('svg[role="img"], svg[role="group"], svg[role="application"]'),
+  ].filter((svg) => svg.getBoundingClientRect().width > 0 && !svg.closest('[aria-hidden="true"]'));
   const boxes = drawings.map((svg) => svg.getBoundingClientRect());
   if (boxes.length === 0) return null;
   const left = Math.min(...boxes.map((box) => box.left));

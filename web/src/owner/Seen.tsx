@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { FigureBand } from '../frame/FigureBand';
 import { Section } from '../frame/Section';
 import { horseLine } from '../words/horse';
 import { capital } from '../words/plain';
@@ -76,27 +77,7 @@ function ThisMonth({ view: { told } }: { view: OwnersView }) {
     [String(moved.gained.length), 'new this month'],
   ];
   return (
-    <Box
-      sx={{
-        display: 'flex',
-        flexWrap: 'wrap',
-        columnGap: 5,
-        rowGap: 1,
-        my: 2,
-        py: 1.5,
-        borderTop: '5px solid',
-        borderBottom: '1px solid',
-        borderColor: 'text.primary',
-      }}
-    >
-      {figures.map(([figure, name]) => (
-        <Box key={name}>
-          <Typography variant="h1" component="p">
-            {figure}
-          </Typography>
-          <Typography>{name}</Typography>
-        </Box>
-      ))}
+    <FigureBand figures={figures}>
       {ahead.next && (
         <Box sx={{ flex: '1 1 260px' }}>
           <Typography variant="h3" component="p">
@@ -105,6 +86,6 @@ function ThisMonth({ view: { told } }: { view: OwnersView }) {
           <Typography>comes next</Typography>
         </Box>
       )}
-    </Box>
+    </FigureBand>
   );
 }

@@ -8,7 +8,10 @@ import type { HorseReview, Review } from './queries';
 type Cell = [string, (horse: HorseReview, review: Review) => string];
 
 const cells: Cell[] = [
-  ['Planned rides done', ({ planned: { done, planned } }) => `${done} of ${planned}`],
+  [
+    'Planned rides done',
+    ({ planned: { done, planned } }) => (planned === 0 ? 'none planned' : `${done} of ${planned}`),
+  ],
   ['Not planned', ({ planned }) => String(planned.unplanned)],
   ['In the saddle', ({ ridden }) => hoursWords(ridden.minutes)],
   [

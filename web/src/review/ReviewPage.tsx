@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { FormSelect } from '../form/FormSelect';
 import { Asked } from '../frame/Asked';
+import { FigureBand } from '../frame/FigureBand';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { BackLinks } from '../outcomes/BackLinks';
@@ -87,40 +88,24 @@ function Totals({ review: { horses, from, to } }: { review: Review }) {
     horses.reduce((all, horse) => all + of(horse), 0);
   const quits = sum(({ quits: { taken } }) => taken);
   const chances = quits + sum(({ quits: { went_on } }) => went_on);
+  const planned = sum((one) => one.planned.planned);
   const figures: [string, string][] = [
-    [
-      `${sum(({ planned }) => planned.done)} of ${sum(({ planned }) => planned.planned)}`,
-      'planned rides done',
-    ],
+    ...(planned > 0
+      ? ([[`${sum((one) => one.planned.done)} of ${planned}`, 'planned rides done']] as [
+          string,
+          string,
+        ][])
+      : []),
     [hoursWords(sum(({ ridden }) => ridden.minutes)), 'in the saddle'],
     [String(sum(({ moved }) => moved.gained.length)), 'levels gained'],
     [String(sum(({ moved }) => moved.went_back.length)), 'went back'],
     [`${quits} of ${chances}`, 'good places to quit taken'],
   ];
   return (
-    <Box
-      sx={{
-        display: 'flex',
-        flexWrap: 'wrap',
-        columnGap: 5,
-        rowGap: 1,
-        py: 1.5,
-        borderTop: '5px solid',
-        borderBottom: '1px solid',
-        borderColor: 'text.primary',
-      }}
-    >
-      {figures.map(([figure, name]) => (
-        <Box key={name}>
-          <Typography variant="h2" component="p">
-            {figure}
-          </Typography>
-          <Typography>{name}</Typography>
-        </Box>
-      ))}
+    <FigureBand figures={figures}>
       <Typography sx={{ width: '100%', color: 'text.secondary' }}>
         {shortDay(from)} to {shortDay(to)}.
       </Typography>
-    </Box>
+    </FigureBand>
   );
 }

@@ -12,6 +12,7 @@ import { horsePageQuery } from '../horse/queries';
 import { useWho } from '../session/who';
 import { dayIn, saidDay } from '../words/days';
 import { count } from '../words/plain';
+import { MeasuredLinks } from './MeasuredLinks';
 import { tapePath, tapesQuery, useTakeOutTape, type Tape } from './queries';
 
 /** The tapes of a horse: what was marked; the films stay where they are. */
@@ -23,6 +24,7 @@ export function TapesPage() {
   const [fresh] = useState(() => uuidv7());
   return (
     <PageFrame title="Tape room">
+      <MeasuredLinks horseId={horseId} />
       <Asked query={page}>{({ horse }) => <HorseHeading horse={horse} />}</Asked>
       <Typography variant="h2" sx={{ mt: 1 }}>
         Tape room

@@ -45,3 +45,7 @@ const newtonsPerPound = 4.4482216;
 /** A force as hands know it: pounds, or newtons. */
 export const forceInWords = (pounds: number) =>
   isMetric() ? `${Math.round(pounds * newtonsPerPound)} N` : `${Number(pounds.toFixed(1))} lb`;
+
+/** The pull on a rein, as a gauge measures it. */
+export const pullInWords = (newtons: number) =>
+  isMetric() ? `${newtons.toFixed(1)} N` : forceInWords(newtons / newtonsPerPound);

@@ -28,3 +28,11 @@ export const shownTemperature = (fahrenheit: number) =>
 /** A temperature as it was typed, in Fahrenheit. */
 export const fahrenheitOf = (typed: number) =>
   isMetric() ? round((typed * 9) / 5 + 32, 1) : typed;
+
+const kilometersPerMile = 1.609344;
+
+/** A way as long as a ride. */
+export const milesInWords = (miles: number) =>
+  isMetric()
+    ? `${(miles * kilometersPerMile).toFixed(1)} km`
+    : `${miles.toFixed(1)} ${miles.toFixed(1) === '1.0' ? 'mile' : 'miles'}`;
