@@ -8,7 +8,7 @@ export function RecordsPage() {
     <PageFrame title="Records in and out">
       <Typography variant="h1">Records in and out</Typography>
       <Typography sx={{ maxWidth: 640, mt: 0.5 }}>
-        What you write down here is yours. Take it along whole, or as sheets that any program reads.
+        What you write down here is yours: take it along whole, and bring it in elsewhere.
       </Typography>
       <Archive />
     </PageFrame>
