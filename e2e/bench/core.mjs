@@ -54,6 +54,26 @@ const curb = {
 };
 const strap = { half_length_in: 3.1, hole_spacing_in: 0.5, holes_shorter: 3, holes_longer: 3 };
 
+// Two hours, a point a second: circles to each side by turns.
+let [x, y, heading, points] = [0, 0, 0, ''];
+for (let second = 0; second < 7_200; second += 1) {
+  const part = Math.floor(second / 120) % 6;
+  const speed = [1.6, 3.4, 5.2][part % 3];
+  heading += [0, speed / 12, speed / 12, 0, -speed / 12, -speed / 12][part];
+  x += speed * Math.cos(heading);
+  y += speed * Math.sin(heading);
+  const time = new Date(Date.UTC(2026, 4, 4, 8) + second * 1_000).toISOString();
+  points += `<trkpt lat="${40 + y / 111_320}" lon="${-105 + x / 85_276}"><time>${time}</time></trkpt>`;
+}
+const gpx = `<gpx version="1.1" creator="bench" xmlns="http://www.topografix.com/GPX/1/1"><trk><trkseg>${points}</trkseg></trk></gpx>`;
+
+// A gauge that was heard for twelve seconds, and what it says in a tenth of one.
+const summed = (text) => `${text} ${([...text].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % 256).toString(16).padStart(2, '0')}`; // prettier-ignore
+const gaugeLine = (n) => summed(`${n} ${n * 20} ${(3 + (n % 7) / 10).toFixed(2)} 3.10`);
+const heard = Array.from({ length: 600 }, (_, n) => gaugeLine(n + 1));
+const { listener } = calculate('gauge-live', { lines: heard });
+const gaugeLines = Array.from({ length: 5 }, (_, n) => gaugeLine(601 + n));
+
 const types = { js: 'text/javascript', wasm: 'application/wasm', html: 'text/html' };
 const server = createServer((request, response) => {
   const file = request.url.slice(1) || 'index.html';
@@ -120,6 +140,8 @@ const measured = await page.evaluate(
       { label: `its card (${reps.length} reps)`, times: 20, call: { name: 'card', input: { horse: { reps, date }, day: { minutes: 60, helper: true } } } }, // prettier-ignore
       { label: 'a curb bit under the hand, its strap looked at', times: 500, call: { name: 'curb', input: { curb, strap } } }, // prettier-ignore
       { label: 'a barrel course under the hand, with its room', times: 500, call: { name: 'cloverleaf', input: { between_1_2_ft: 90, between_1_3_ft: 105, score_line_ft: 60, first: 'right', pockets: [[5, 4, 3], [5, 4, 3], [5, 4, 3]], gait: 'lope', placing: { origin: [65, 45] }, lay: { outline: [[0, 0], [130, 0], [136, 240], [4, 246]], fence: 'pipe', footing: 'good', keep_off: [{ kind: 'ruts', outline: [[104, 128], [121, 122], [126, 150], [111, 158]] }] } } } }, // prettier-ignore
+      { label: 'a ride of two hours from its track, circles and all', times: 20, call: { name: 'ride-track', input: { gpx } } }, // prettier-ignore
+      { label: 'a tenth of a second of a rein gauge', times: 300, call: { name: 'gauge-live', input: { listener, lines: gaugeLines } } }, // prettier-ignore
       { label: 'a snaffle for two hands', times: 500, call: { name: 'snaffle', input: { snaffle: { mouthpiece_in: 5, mouth_in: 4.75 }, hands: { pull_lbf: 2, apart_in: 16, high_in: 0, behind_in: 24 } } } }, // prettier-ignore
       { label: 'a road: 2,000 futures, 26 weeks, the whole ladder', times: 20, call: { name: 'road', input: { road } } }, // prettier-ignore
       { label: 'the same with 400, as while a slider moves', times: 20, call: { name: 'road', input: { road: { ...road, futures: 400 } } } }, // prettier-ignore

@@ -135,6 +135,15 @@ const golden: Call[] = [
   { name: 'homography', input: { pairs: [{ film: [100, 700], ground: [0, 0] }, { film: [1100, 690], ground: [90, 0] }, { film: [800, 300], ground: [90, 200] }, { film: [400, 310], ground: [0, 200] }, { film: [600, 420], ground: [45, 90] }], film: [[640, 500], [0, -4000]] } }, // prettier-ignore
   { name: 'tape', input: { tape: { name: 'Run', day: '2026-09-01', films: [{ name: 'a.webm', length_s: 30, frame_s: 0.04, width_px: 1200, height_px: 720 }], marks: [{ film: 0, at_s: 1, mark: { kind: 'line_in' } }, { film: 0, at_s: 4.2, mark: { kind: 'spot', barrel: 1, spot: 2 } }, { film: 0, at_s: 1.1, mark: { kind: 'hoof_beat' } }, { film: 0, at_s: 1.6, mark: { kind: 'hoof_beat' } }, { film: 0, at_s: 2.2, mark: { kind: 'hoof_beat' } }], known: [{ film: 0, name: 'a', seen: [100, 700], ground: [0, 0] }, { film: 0, name: 'b', seen: [1100, 690], ground: [90, 0] }, { film: 0, name: 'c', seen: [800, 300], ground: [90, 200] }, { film: 0, name: 'd', seen: [400, 310], ground: [0, 200] }], track: [{ film: 0, at_s: 4.1, seen: [640, 500] }, { film: 0, at_s: 4.4, seen: [620, 480] }] }, barrels: [[45, 60], [0, 60], [45, 150]] } }, // prettier-ignore
   { name: 'honesty', input: { stopped: [true, true, false, true, false, false] } },
+  {
+    name: 'sheet-look',
+    input: {
+      sheet: 'rides',
+      bytes: [...Buffer.from('Date;Horse;Min\n5/4/2026;Caf\xe9;45\n', 'latin1')],
+      whole: true,
+    },
+  },
+  { name: 'gauge-hold', input: { asks: [{ side: 'left', onset_s: 3, peak_s: 3.4, release_s: 4.2, time_to_give_s: 1.2, peak_n: 12, hand: 'closed_hand' }], heard: [[1, 101.2], [2, 102.1]], hold: { side: 'left', pressed_s: 103.3, released_s: 104.5 } } }, // prettier-ignore
   { name: 'ride-track', input: { gpx: `<gpx version="1.1" creator="w" xmlns="http://www.topografix.com/GPX/1/1"><trk><trkseg>${Array.from({ length: 120 }, (_, n) => `<trkpt lat="${39.7 + 0.0001 * Math.sin(n / 6)}" lon="${-104.9 + 0.00013 * Math.cos(n / 6)}"><time>2026-05-04T08:0${Math.floor(n / 60)}:${String(n % 60).padStart(2, '0')}Z</time></trkpt>`).join('')}</trkseg></trk></gpx>` } }, // prettier-ignore
   { name: 'gauge-asks', input: { csv: Array.from({ length: 900 }, (_, n) => `${n / 50},${n % 300 > 200 ? 12 : 3},3`).join('\n') } }, // prettier-ignore
   { name: 'gauge-live', input: { lines: ['1 20 3.00 3.10 95', '2 40 3.10 3.00 97', 'broken'] } }, // prettier-ignore

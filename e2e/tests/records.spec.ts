@@ -1,6 +1,8 @@
 import { execFileSync } from 'node:child_process';
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { signIn, violations } from './barn';
+import { barn } from './new-barn';
 
 /** The barn's records as files: the demo out, and whole into a barn of its own. */
 
@@ -84,6 +86,42 @@ test('the demo goes out and comes whole into an empty barn, the file the same to
     mimeType: 'application/json',
     buffer: Buffer.from('{"format": "cavesson.barn", "version": 9, "tables": {}}'),
   });
-  await expect(newcomer.getByRole('alert')).toContainText('/version: must be 1, found 9');
+  await expect(newcomer.getByRole('alert')).toContainText('/version: must be 1 to 2, found 9');
   await small.close();
+});
+
+test('who changed what is found by words, horse and person', async ({ page }) => {
+  const { horses } = await barn(page, 'who-changed');
+  const traits = { data: { traits: ['hot'] } };
+  expect((await page.request.put(`/api/horses/${horses.Tom}/traits`, traits)).ok()).toBe(true);
+  await page.goto('/settings');
+  await page.getByRole('link', { name: 'Who changed what' }).click();
+  const changes = page.getByRole('list', { name: 'Changes' });
+  await expect(changes.getByRole('listitem').first()).toContainText(
+    "Dell set a horse's traits: Tom",
+  );
+  await expect(changes.getByText('Dell added a place').first()).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByLabel('Look for').fill('traits');
+  await expect(changes.getByRole('listitem')).toHaveCount(1);
+  await page.getByText('What was sent').click();
+  await expect(page.getByText('"hot"')).toBeVisible();
+  await page.getByLabel('Look for').fill('nobody did this');
+  await expect(page.getByText('Nothing found.')).toBeVisible();
+});
+
+test('sheets go out as CSV with their columns said', async ({ page }) => {
+  await barn(page, 'sheets-out');
+  await page.goto('/records');
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Get Horses' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toMatch(/^sheets-out.*-horses-\d{4}-\d\d-\d\d\.csv$/);
+  const rows = (await readFile(await file.path(), 'utf8')).split('\r\n');
+  expect(rows[0]).toBe('name,sex,foaled,color,markings,note,owner,program,sent_home');
+  expect(rows.slice(1, 4)).toEqual([
+    'Jerry,gelding,2018,bay,,,,,',
+    'Sable,gelding,2018,bay,,,,,',
+    'Tom,gelding,2018,bay,,,,,',
+  ]);
 });

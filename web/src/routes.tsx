@@ -89,11 +89,11 @@ export const router = createBrowserRouter([
       },
       {
         path: '/horses/:horseId/track',
-        lazy: async () => ({ Component: (await import('./track/TrackPage')).TrackPage }),
+        lazy: async () => ({ Component: (await import('./track/pages')).TrackPage }),
       },
       {
         path: '/horses/:horseId/gauge',
-        lazy: async () => ({ Component: (await import('./gauge/GaugePage')).GaugePage }),
+        lazy: async () => ({ Component: (await import('./track/pages')).GaugePage }),
       },
       {
         path: '/horses/:horseId/tapes',
@@ -240,8 +240,20 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: '/changes',
+        lazy: async () => ({ Component: (await import('./records/pages')).ChangesPage }),
+      },
+      {
+        path: '/devices',
+        lazy: async () => ({ Component: (await import('./records/pages')).DevicesPage }),
+      },
+      {
+        path: '/records/sheet',
+        lazy: async () => ({ Component: (await import('./records/pages')).ImportPage }),
+      },
+      {
         path: '/records',
-        lazy: async () => ({ Component: (await import('./records/RecordsPage')).RecordsPage }),
+        lazy: async () => ({ Component: (await import('./records/pages')).RecordsPage }),
       },
       {
         path: '/settings',

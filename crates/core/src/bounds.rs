@@ -330,6 +330,14 @@ pub const HORSES_AT_ONCE: Bound = bound("horses at once", "horses", 1.0, 40.0);
 pub const HEAD: Bound = bound("head of cattle", "head", 1.0, 2_000.0);
 /// Rows of a list that is read in one go.
 pub const ROWS_AT_ONCE: Bound = bound("rows at once", "rows", 1.0, 500.0);
+/// Letters of the name of a file.
+pub const FILE_NAME_LETTERS: Bound = bound("letters of a file's name", "letters", 1.0, 200.0);
+/// Rows of a CSV sheet that is brought in.
+pub const SHEET_ROWS: Bound = bound("rows of a sheet", "rows", 1.0, 200_000.0);
+/// Horses of a CSV sheet: every two of them are looked at.
+pub const HORSES_OF_SHEET: Bound = bound("horses of a sheet", "horses", 1.0, 2_000.0);
+/// Bytes of a file that are looked at before it is read.
+pub const SHEET_START: Bound = bound("bytes of a file's start", "bytes", 1.0, 65_536.0);
 /// Bookings of a day: every two of them are looked at.
 pub const BOOKINGS: Bound = bound("bookings of a day", "", 0.0, 120.0);
 /// People, horses or places of a day.

@@ -6,6 +6,7 @@
 //! Source: RFC 4180 for quotes and line ends.
 
 use serde::Serialize;
+use uuid::Uuid;
 
 use crate::bounds::ROWS_AT_ONCE;
 use crate::text::delimiter;
@@ -45,6 +46,17 @@ pub struct Row {
 }
 
 impl Row {
+    /// A row of a record whose cells stand in these columns; a cell without one is left out.
+    pub fn new(line: u64, columns: &[Option<&'static str>], record: &csv::StringRecord) -> Row {
+        let cells = columns.iter().zip(record);
+        Row {
+            line,
+            cells: cells
+                .filter_map(|(name, text)| Some(((*name)?, text.to_owned())))
+                .collect(),
+        }
+    }
+
     /// What stands in a column; empty where nothing does.
     pub fn cell(&self, column: &str) -> &str {
         let found = self.cells.iter().find(|(name, _)| *name == column);
@@ -61,16 +73,89 @@ pub struct Rows {
     pub errors: Vec<RowError>,
 }
 
-/// Reads the rows of `text`. Without a row that names them the columns are the `usual` ones;
-/// `one` is what a row holds, as people say it.
-pub fn read(text: &str, known: &[Column], usual: &[&'static str], one: &str) -> Rows {
-    let mut found = Rows::default();
-    let mut reader = csv::ReaderBuilder::new()
+/// The id behind a name, whatever its case; none for an empty one.
+///
+/// # Errors
+/// A name that nobody and nothing there has; `what` is what was looked for.
+pub fn by_name(name: &str, all: &[(Uuid, String)], what: &str) -> Result<Option<Uuid>, String> {
+    if name.is_empty() {
+        return Ok(None);
+    }
+    let asked = name.to_lowercase();
+    all.iter()
+        .find(|(_, other)| other.to_lowercase() == asked)
+        .map(|(id, _)| Some(*id))
+        .ok_or_else(|| format!("there is no {what} called {name}"))
+}
+
+/// Counts the lines of a text up to a byte, as an editor does: CRLF, LF and CR each end one.
+pub struct Lines<'a> {
+    text: &'a [u8],
+    counted: usize,
+    line: u64,
+}
+
+impl<'a> Lines<'a> {
+    /// From the first line of a text, a mark at its start left out.
+    pub fn of(text: &'a str) -> Lines<'a> {
+        Lines {
+            text: text.trim_start_matches('\u{FEFF}').as_bytes(),
+            counted: 0,
+            line: 1,
+        }
+    }
+
+    /// The line of a record that begins at this byte or after line ends that follow it; records
+    /// are asked for in their order.
+    pub fn of_record(&mut self, record: &csv::StringRecord) -> u64 {
+        let from = record.position().map_or(0, csv::Position::byte);
+        let from = usize::try_from(from)
+            .unwrap_or(usize::MAX)
+            .min(self.text.len());
+        let skipped = self.text[from..]
+            .iter()
+            .take_while(|byte| matches!(byte, b'\r' | b'\n'))
+            .count();
+        let until = from + skipped;
+        while self.counted < until {
+            let ends = match self.text[self.counted] {
+                b'\n' => true,
+                b'\r' => self.text.get(self.counted + 1) != Some(&b'\n'),
+                _ => false,
+            };
+            self.line += u64::from(ends);
+            self.counted += 1;
+        }
+        self.line
+    }
+}
+
+/// Reads the records of a text as they come; a mark at its start is no part of it.
+pub fn reader(text: &str) -> csv::Reader<&[u8]> {
+    csv::ReaderBuilder::new()
         .has_headers(false)
         .flexible(true)
         .trim(csv::Trim::All)
         .delimiter(delimiter(text))
-        .from_reader(text.trim_start_matches('\u{FEFF}').as_bytes());
+        .from_reader(text.trim_start_matches('\u{FEFF}').as_bytes())
+}
+
+/// The column that a heading names, whatever its case.
+pub fn column_of(head: &str, known: &[Column]) -> Option<&'static str> {
+    let head = head.trim().to_lowercase().replace('_', " ");
+    let is_it = |name: &str| name.replace('_', " ") == head;
+    known
+        .iter()
+        .find(|(name, others)| is_it(name) || others.contains(&head.as_str()))
+        .map(|(name, _)| *name)
+}
+
+/// Reads the rows of `text`. Without a row that names them the columns are the `usual` ones;
+/// `one` is what a row holds, as people say it.
+pub fn read(text: &str, known: &[Column], usual: &[&'static str], one: &str) -> Rows {
+    let mut found = Rows::default();
+    let mut reader = reader(text);
+    let mut lines = Lines::of(text);
     let mut columns: Option<Vec<&str>> = None;
     let mut count = 0;
     for record in reader.records() {
@@ -81,7 +166,7 @@ pub fn read(text: &str, known: &[Column], usual: &[&'static str], one: &str) -> 
                 break;
             }
         };
-        let line = record.position().map_or(0, csv::Position::line);
+        let line = lines.of_record(&record);
         if record.iter().all(str::is_empty) {
             continue;
         }
@@ -113,13 +198,7 @@ fn headings(
     line: u64,
     found: &mut Rows,
 ) -> Option<Vec<&'static str>> {
-    let column = |head: &str| {
-        let head = head.to_lowercase();
-        known
-            .iter()
-            .find(|(name, others)| *name == head || others.contains(&head.as_str()))
-            .map(|(name, _)| *name)
-    };
+    let column = |head: &str| column_of(head, known);
     record.iter().find_map(column)?;
     Some(
         record

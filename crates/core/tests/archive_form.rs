@@ -87,9 +87,10 @@ fn barn() -> Value {
         ("horse_id", json!(HORSE)),
         ("owner_id", json!(TRAINER)),
         ("program_id", Value::Null),
+        ("import_id", Value::Null),
     ];
     all["horse"] = json!([row("horse", &owned)]);
-    json!({"format": "cavesson.barn", "version": 1, "tables": all})
+    json!({"format": "cavesson.barn", "version": 2, "tables": all})
 }
 
 #[test]
@@ -106,9 +107,42 @@ fn a_barn_is_read() {
     }
 }
 
+#[test]
+fn what_came_with_a_later_version_is_empty_in_an_older_one() {
+    let mut old = barn();
+    let all = old["tables"].as_object_mut().unwrap();
+    all.remove("deed");
+    all.remove("import");
+    let horse = all["horse"][0].as_object_mut().unwrap();
+    horse.remove("import_id");
+    horse.remove("forgotten_until");
+    let told = |value: &Value| {
+        let text = value.to_string();
+        let read = read(text.as_bytes()).map(|found| found.tables.len());
+        read.map_err(|errors| {
+            errors
+                .into_iter()
+                .map(|error| error.field)
+                .collect::<Vec<_>>()
+        })
+    };
+    let missing = [
+        "/tables/import",
+        "/tables/horse/0/import_id",
+        "/tables/horse/0/forgotten_until",
+        "/tables/deed",
+    ];
+    assert_eq!(told(&old), Err(missing.map(str::to_owned).to_vec()));
+    old["version"] = json!(1);
+    assert_eq!(told(&old), Ok(tables().len()));
+    old["tables"].as_object_mut().unwrap().remove("horse");
+    assert_eq!(told(&old), Err(vec!["/tables/horse".to_owned()]));
+}
+
 #[rstest]
 #[case("/format", "/format", json!("other"))]
-#[case("/version", "/version", json!(2))]
+#[case("/version", "/version", json!(3))]
+#[case("/version", "/version", json!(0))]
 #[case("/tables/horse", "/tables/horse", Value::Null)]
 #[case("/tables/horses", "/tables/horses", json!([]))]
 #[case("/tables/barn", "/tables/barn", json!([]))]

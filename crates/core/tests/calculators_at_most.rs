@@ -322,6 +322,24 @@ fn largest(name: &str) -> Value {
             };
             json!({"csv": (0..100_000).map(row).collect::<String>()})
         }
+        "gauge-hold" => {
+            let ask = |n: usize| {
+                json!({
+                    "side": "left", "onset_s": n, "peak_s": n, "release_s": n + 1,
+                    "time_to_give_s": 1, "peak_n": 12, "hand": "closed_hand",
+                })
+            };
+            json!({
+                "asks": (0..1_000).map(ask).collect::<Vec<Value>>(),
+                "heard": (0..1_000).map(|n| [n, n + 5]).collect::<Vec<[usize; 2]>>(),
+                "hold": {"side": "left", "pressed_s": 505, "released_s": 506},
+            })
+        }
+        "sheet-look" => json!({
+            "sheet": "asks",
+            "bytes": "day,horse,skill,\"a, b\"\n".repeat(2_849).into_bytes(),
+            "whole": false,
+        }),
         "gauge-live" => json!({"lines": vec!["1 20 3.00 3.00 00"; 1_000]}),
         "honesty" => json!({"stopped": (0..10_000).map(|n| n % 3 > 0).collect::<Vec<bool>>()}),
         "match-cattle" => {

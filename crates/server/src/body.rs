@@ -11,6 +11,7 @@ use cavesson_core::bounds::FieldError;
 use serde::de::DeserializeOwned;
 use tokio::time::timeout;
 
+use crate::deeds::keep::Said;
 use crate::problem::Problem;
 
 /// The most a request may hold. 5,000 reps take about 1.6 MB.
@@ -22,6 +23,9 @@ const MOST_WAIT: Duration = Duration::from_secs(15);
 
 /// The most a whole barn may hold.
 pub const MOST_LARGE_BYTES: usize = 512 * 1024 * 1024;
+
+/// The most a CSV sheet may hold. 100,000 asks take about 15 MB.
+pub const MOST_SHEET_BYTES: usize = 64 * 1024 * 1024;
 
 /// How long a whole barn may take to come.
 const MOST_LARGE_WAIT: Duration = Duration::from_secs(600);
@@ -36,10 +40,14 @@ impl<T: DeserializeOwned, S: Send + Sync> FromRequest<S> for Body<T> {
         if !is_json(&request) {
             return Err(Problem::media_type());
         }
+        let said = request.extensions().get::<Said>().cloned();
         let bytes = timeout(MOST_WAIT, Bytes::from_request(request, state))
             .await
             .map_err(|_| Problem::slow_body())?
             .map_err(|rejection| unread(rejection, MOST_BYTES))?;
+        if let Some(said) = said {
+            said.put(&bytes);
+        }
         read(&bytes).map(Body)
     }
 }
@@ -62,13 +70,35 @@ impl<S: Send + Sync> FromRequest<S> for LargeJson {
     }
 }
 
+/// The bytes of a CSV sheet, in whatever letters they are written.
+pub struct SheetBytes(pub Bytes);
+
+impl<S: Send + Sync> FromRequest<S> for SheetBytes {
+    type Rejection = Problem;
+
+    async fn from_request(request: Request, state: &S) -> Result<SheetBytes, Problem> {
+        if !is(&request, "text/csv") {
+            return Err(Problem::not_csv());
+        }
+        timeout(MOST_LARGE_WAIT, Bytes::from_request(request, state))
+            .await
+            .map_err(|_| Problem::slow_body())?
+            .map(SheetBytes)
+            .map_err(|rejection| unread(rejection, MOST_SHEET_BYTES))
+    }
+}
+
 fn is_json(request: &Request) -> bool {
+    is(request, "application/json")
+}
+
+fn is(request: &Request, media_type: &str) -> bool {
     request
         .headers()
         .get(CONTENT_TYPE)
         .and_then(|value| value.to_str().ok())
         .and_then(|value| value.split(';').next())
-        .is_some_and(|kind| kind.trim().eq_ignore_ascii_case("application/json"))
+        .is_some_and(|kind| kind.trim().eq_ignore_ascii_case(media_type))
 }
 
 fn unread(rejection: BytesRejection, most_bytes: usize) -> Problem {

@@ -9,7 +9,7 @@ use utoipa::openapi::{Content, Ref, RefOr, Response};
 use utoipa_axum::router::UtoipaMethodRouter;
 
 use crate::App;
-use crate::body::{Body, LargeJson};
+use crate::body::{Body, LargeJson, SheetBytes};
 use crate::problem::PROBLEM_JSON;
 use crate::signed::{Decider, Recorder, Signed, Trainer};
 use crate::url::{UrlPath, UrlQuery};
@@ -73,6 +73,15 @@ const OF_JSON: &[Refusal] = &[
 
 impl<T> Refuses for Body<T> {
     const REFUSALS: &'static [Refusal] = OF_JSON;
+}
+
+impl Refuses for SheetBytes {
+    const REFUSALS: &'static [Refusal] = &[
+        (400, "The body broke off; nothing was stored"),
+        (408, "The body did not come in time; nothing was stored"),
+        (413, "Too much at once; nothing was stored"),
+        (415, "Not sent as CSV; nothing was stored"),
+    ];
 }
 
 impl Refuses for LargeJson {

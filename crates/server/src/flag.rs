@@ -12,6 +12,7 @@ use axum::http::StatusCode;
 use axum::response::Sse;
 use axum::response::sse::{Event, KeepAlive};
 use cavesson_core::bounds::{FLAG_FT, NAME_LETTERS};
+use cavesson_core::device::Device;
 use cavesson_core::device::flag::{FlagAt, FlagOrder};
 use cavesson_core::text::check_text;
 use futures_util::stream::{Stream, StreamExt};
@@ -24,6 +25,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::devices::check_plugged_in;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Recorder;
@@ -62,10 +64,10 @@ const WAITING: usize = 64;
 /// A flag and where it is.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
-struct Flag {
+pub struct Flag {
     /// What it is called.
     #[schema(min_length = 1, max_length = 80)]
-    name: String,
+    pub name: String,
     /// How far it can go.
     #[schema(minimum = 20, maximum = 200)]
     width_ft: f64,
@@ -105,7 +107,15 @@ impl Flags {
         })
     }
 
-    fn now(&self, barn_id: Uuid) -> Option<Flag> {
+    /// It was unplugged: nothing of it stands any more.
+    pub fn forget(&self, barn_id: Uuid) {
+        self.with(|flags| {
+            flags.remove(&barn_id);
+        });
+    }
+
+    /// The flag as it was heard of last; none where nobody carries for it.
+    pub fn now(&self, barn_id: Uuid) -> Option<Flag> {
         self.with(|flags| {
             let kept = flags.get(&barn_id)?;
             (kept.heard.elapsed() < GONE).then(|| kept.said.clone())
@@ -166,7 +176,10 @@ async fn show(State(app): State<App>, Recorder(signed): Recorder) -> Json<FlagNo
 /// second.
 #[utoipa::path(
     post, path = "/api/flag/heard", operation_id = "hear_flag", tag = "cattle", request_body = Flag,
-    responses((status = 200, description = "What it is to do", body = FlagOrders))
+    responses(
+        (status = 200, description = "What it is to do", body = FlagOrders),
+        (status = 409, description = "The flag is unplugged in this barn", body = Problem, content_type = "application/problem+json"),
+    )
 )]
 async fn hear(
     State(app): State<App>,
@@ -184,6 +197,7 @@ async fn hear(
     if !errors.is_empty() {
         return Err(Problem::fields(errors));
     }
+    check_plugged_in(&mut signed.look().await?, Device::Flag).await?;
     Ok(Json(FlagOrders {
         orders: app.flags.hear(signed.barn.barn_id, said),
     }))

@@ -346,7 +346,7 @@ async fn put_home(signed: &Signed, horse_id: Uuid, at: Option<Timestamp>) -> Ans
     Ok(StatusCode::NO_CONTENT)
 }
 
-async fn program_names(barn: &mut BarnTransaction) -> Answer<Vec<(Uuid, String)>> {
+pub async fn program_names(barn: &mut BarnTransaction) -> Answer<Vec<(Uuid, String)>> {
     let programs = program::in_use(barn).await?.into_iter();
     Ok(programs
         .map(|program| (program.program_id, program.name))

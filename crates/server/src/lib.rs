@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `owners`, `reviews`, `months`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `owners`, `reviews`, `months`, `sheets`, `imports`, `devices`, `deeds`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -36,6 +36,8 @@ mod cool_outs;
 mod cow_rounds;
 mod day_plan;
 mod days;
+pub mod deeds;
+mod devices;
 pub mod documented;
 mod flag;
 mod ground;
@@ -44,6 +46,7 @@ mod horse_page;
 mod horse_riders;
 mod horses;
 mod ics;
+mod imports;
 mod intakes;
 pub mod known;
 mod ladder;
@@ -69,6 +72,7 @@ mod season;
 mod session;
 mod session_store;
 pub mod settings;
+mod sheets;
 pub mod signed;
 mod tack;
 mod today;

@@ -107,6 +107,37 @@ impl Problem {
         )
     }
 
+    /// Something that cannot be taken back, as what was written down since rests on it.
+    pub fn in_use(table: &str) -> Problem {
+        let what = match table {
+            "rep" => "asks",
+            "ride" | "ride_horse_change" => "rides",
+            "ride_work" => "works on cattle",
+            "program_day" => "days of the week's program",
+            table => &format!("entries ({})", table.replace('_', " ")),
+        };
+        Problem::new(
+            StatusCode::CONFLICT,
+            "/problems/in-use",
+            "Something rests on it",
+            format!(
+                "{what} that were written down since rest on it; take those out first. Nothing was taken back"
+            ),
+        )
+    }
+
+    /// What comes from a device that is unplugged.
+    pub fn unplugged(device: &str) -> Problem {
+        Problem::new(
+            StatusCode::CONFLICT,
+            "/problems/unplugged",
+            "It is unplugged",
+            format!(
+                "{device}: unplugged in this barn; plug it in again under Devices. Nothing was stored"
+            ),
+        )
+    }
+
     /// A name that is taken.
     pub fn taken(field: &str, what: &str) -> Problem {
         Problem {
@@ -244,6 +275,16 @@ impl Problem {
         )
     }
 
+    /// A sheet that is not sent as CSV.
+    pub fn not_csv() -> Problem {
+        Problem::new(
+            StatusCode::UNSUPPORTED_MEDIA_TYPE,
+            "/problems/media-type",
+            "Not sent as CSV",
+            "send the body with Content-Type: text/csv",
+        )
+    }
+
     /// Too much at once.
     pub fn too_large(most_bytes: usize) -> Problem {
         Problem::new(
@@ -355,6 +396,7 @@ impl From<StoreError> for Problem {
                 format!("/{what}_id"),
                 format!("the {what} was booked for that time just now; look at the day again"),
             )]),
+            StoreError::InUse(table) => Problem::in_use(&table),
             StoreError::RowRefused { table, why } => Problem::field(FieldError::new(
                 format!("/tables/{table}"),
                 format!("holds a row that breaks the rule \"{why}\"; nothing was stored"),

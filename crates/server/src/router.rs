@@ -4,7 +4,7 @@ use std::sync::Arc;
 use std::time::Duration;
 
 use axum::extract::{DefaultBodyLimit, Request};
-use axum::middleware::{Next, from_fn};
+use axum::middleware::{Next, from_fn, from_fn_with_state};
 use axum::response::{IntoResponse, Response};
 use axum::routing::get;
 use axum::{Json, Router};
@@ -24,10 +24,10 @@ use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
 use crate::{
     App, Settings, access_links, account, archives, barns, batches, board, bookings, busy, calc,
-    calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, flag, ground, health,
-    horse_page, horses, intakes, ladder, levels, live, loads, overrules, owners, packs, people,
-    program_meant, program_preview, programs, reviews, ride_horse, rides, roads, session, tack,
-    today, trips, weather, web, weeks, yard,
+    calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, deeds, devices, flag,
+    ground, health, horse_page, horses, imports, intakes, ladder, levels, live, loads, overrules,
+    owners, packs, people, program_meant, program_preview, programs, reviews, ride_horse, rides,
+    roads, session, sheets, tack, today, trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -68,6 +68,10 @@ fn api() -> OpenApiRouter<App> {
         .merge(loads::routes())
         .merge(owners::routes())
         .merge(reviews::routes())
+        .merge(sheets::routes())
+        .merge(imports::routes())
+        .merge(devices::routes())
+        .merge(deeds::routes())
         .merge(cool_outs::routes())
         .merge(cow_rounds::routes())
         .merge(cattle::routes())
@@ -103,6 +107,8 @@ fn lasting() -> OpenApiRouter<App> {
     live::routes()
         .merge(flag::live_routes())
         .merge(archives::lasting_routes())
+        .merge(sheets::lasting_routes())
+        .merge(imports::lasting_routes())
 }
 
 /// The OpenAPI document.
@@ -138,10 +144,14 @@ pub fn build(app: App, settings: &Settings) -> Router {
         .route("/api/{*unknown}", get(no_address).post(no_address))
         .method_not_allowed_fallback(async || Problem::method())
         .with_state(app.clone())
+        .route_layer(from_fn_with_state(app.clone(), deeds::keep::keep))
         .layer(DefaultBodyLimit::max(MOST_BYTES))
         .layer(from_fn(in_time))
         // Who listens for changes listens longer than that.
-        .merge(live.with_state(app))
+        .merge(
+            live.with_state(app.clone())
+                .route_layer(from_fn_with_state(app, deeds::keep::keep)),
+        )
         .layer(sessions);
     let all = match &settings.web_folder {
         Some(folder) => api.merge(web::routes(folder)),

@@ -6,10 +6,12 @@ use std::time::Duration;
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::bounds::{FORECAST_HOURS, FieldError};
+use cavesson_core::device::Device;
 use cavesson_core::heat::HeatHour;
 use cavesson_core::heat::forecast::{At, Forecast, read_csv, read_words};
+use cavesson_store::barn::{self, Barn};
 use cavesson_store::weather::{self, WeatherHour};
-use cavesson_store::{BarnTransaction, barn};
+use cavesson_store::{BarnTransaction, device};
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
 use jiff::{SignedDuration, Timestamp, ToSpan};
@@ -233,34 +235,53 @@ async fn ask_for_all(app: &App, service: &str) -> Result<(), String> {
         .await
         .map_err(|error| error.to_string())?;
     for one in barns {
-        let now = app.clock.now();
-        let address = format!(
-            "{}/weather.csv?place={}&from={}&hours={HOURS}",
-            service.trim_end_matches('/'),
-            one.barn_id,
-            // The day as a whole, wherever it begins.
-            (now - SignedDuration::from_hours(24)).strftime("%Y-%m-%dT%H:00:00Z")
-        );
-        let answer = http
-            .get(&address)
-            .send()
-            .await
-            .map_err(|error| error.to_string())?;
-        let answer = answer
-            .error_for_status()
-            .map_err(|error| error.to_string())?;
-        let text = answer.text().await.map_err(|error| error.to_string())?;
-        if text.len() > MOST_BYTES {
-            return Err(format!("the weather service answered {} bytes", text.len()));
+        // What goes wrong for one barn is nothing to the others.
+        if let Err(why) = ask_for(app, &http, service, &one).await {
+            tracing::warn!(%why, barn_id = %one.barn_id, "no weather");
         }
-        let Ok(zone) = time_zone(&one) else { continue };
-        let hours = read(&text, &zone, now).map_err(|error| error.to_string())?;
-        let keep = async {
-            let mut barn = BarnTransaction::begin(&app.pool, one.barn_id).await?;
-            weather::put(&mut barn, &hours, now).await?;
-            barn.commit().await
-        };
-        keep.await.map_err(|error| error.to_string())?;
     }
     Ok(())
+}
+
+async fn ask_for(
+    app: &App,
+    http: &reqwest::Client,
+    service: &str,
+    one: &Barn,
+) -> Result<(), String> {
+    let told = |error: &dyn std::fmt::Display| error.to_string();
+    let mut barn = BarnTransaction::begin(&app.pool, one.barn_id)
+        .await
+        .map_err(|error| told(&error))?;
+    let plugged_in = device::is_plugged_in(&mut barn, Device::Weather).await;
+    drop(barn);
+    if !plugged_in.map_err(|error| told(&error))? {
+        return Ok(());
+    }
+    let now = app.clock.now();
+    let address = format!(
+        "{}/weather.csv?place={}&from={}&hours={HOURS}",
+        service.trim_end_matches('/'),
+        one.barn_id,
+        // The day as a whole, wherever it begins.
+        (now - SignedDuration::from_hours(24)).strftime("%Y-%m-%dT%H:00:00Z")
+    );
+    let answer = http.get(&address).send().await;
+    let answer = answer
+        .and_then(reqwest::Response::error_for_status)
+        .map_err(|error| told(&error))?;
+    let text = answer.text().await.map_err(|error| told(&error))?;
+    if text.len() > MOST_BYTES {
+        return Err(format!("the weather service answered {} bytes", text.len()));
+    }
+    let Ok(zone) = time_zone(one) else {
+        return Ok(());
+    };
+    let hours = read(&text, &zone, now).map_err(|error| told(&error))?;
+    let keep = async {
+        let mut barn = BarnTransaction::begin(&app.pool, one.barn_id).await?;
+        weather::put(&mut barn, &hours, now).await?;
+        barn.commit().await
+    };
+    keep.await.map_err(|error| told(&error))
 }

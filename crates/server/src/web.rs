@@ -12,7 +12,8 @@ use tower_http::set_header::SetResponseHeaderLayer;
 /// Scripts and styles come from here only; the styling library writes style
 /// elements of its own.
 const CONTENT_SECURITY: &str = "default-src 'self'; media-src 'self' blob:; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; \
-     img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
+     img-src 'self' data:; \
+     connect-src 'self' ws://127.0.0.1:* ws://localhost:*; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
 /// Serves the built application in `folder`.
 pub fn routes(folder: &Path) -> Router {

@@ -4,6 +4,7 @@
 mod barn;
 
 use barn::{Server, SetClock, TABLES, Visitor, answered, problem, put, ride};
+use cavesson_standin::faults::Faults;
 use cavesson_standin::service::{Weather, listen, serve};
 use serde_json::{Value, json};
 use sqlx::PgPool;
@@ -372,6 +373,7 @@ async fn heat_comes_from_a_service_by_itself_and_shows_on_today(pool: PgPool) {
     let weather = Weather {
         seed: 26,
         warmer_f: 60.0,
+        faults: Faults::default(),
     };
     let service = tokio::spawn(serve(weather, listener));
     let clock = SetClock::at("2026-05-04T12:00:00Z");

@@ -17,10 +17,13 @@ use tokio::io::AsyncWriteExt;
 use tokio::net::{TcpListener, TcpStream};
 use tokio::sync::broadcast;
 
+use crate::faults::Faults;
+
 /// The pair.
 #[derive(Debug, Clone)]
 pub struct Eyes {
     clock: Arc<Mutex<Clock>>,
+    faults: Faults,
     lines: broadcast::Sender<String>,
 }
 
@@ -66,12 +69,18 @@ impl Default for Eyes {
     fn default() -> Eyes {
         Eyes {
             clock: Arc::default(),
+            faults: Faults::default(),
             lines: broadcast::channel(WAITING).0,
         }
     }
 }
 
 impl Eyes {
+    /// The same with which this goes wrong.
+    pub fn faulty(self, faults: Faults) -> Eyes {
+        Eyes { faults, ..self }
+    }
+
     /// Makes a run; the lines that went out.
     ///
     /// # Errors
@@ -117,12 +126,12 @@ impl Eyes {
     /// Something is seen so long after what was seen before.
     fn seen(&self, event: &str, after_ms: u64, goes_out: bool) -> String {
         let mut clock = self.clock.lock().unwrap_or_else(|held| held.into_inner());
-        clock.ms += after_ms;
+        clock.ms += self.faults.drifted(after_ms as f64).round() as u64;
         clock.number += 1;
         let line = written(clock.number, event, clock.ms);
-        if goes_out {
+        if let Some(through) = goes_out.then(|| self.faults.pass(line.clone())).flatten() {
             // Nobody listening is no fault.
-            let _ = self.lines.send(line.clone());
+            let _ = self.lines.send(through);
         }
         line
     }

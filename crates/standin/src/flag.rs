@@ -12,6 +12,8 @@ use tokio::io::{AsyncBufReadExt, AsyncWriteExt, BufReader};
 use tokio::net::{TcpListener, TcpStream};
 use tokio::time::Instant;
 
+use crate::faults::Faults;
+
 /// A step of the motor's own clock.
 const STEP_S: f64 = 0.001;
 /// How hard it brakes when it is stopped.
@@ -230,12 +232,23 @@ fn summed(text: &str) -> String {
 
 /// The flag on its line, for whoever connects.
 #[derive(Debug, Clone)]
-pub struct Flag(Arc<Mutex<Motor>>);
+pub struct Flag {
+    motor: Arc<Mutex<Motor>>,
+    faults: Faults,
+}
 
 impl Flag {
     /// A flag that can go so far.
     pub fn new(width_ft: f64) -> Flag {
-        Flag(Arc::new(Mutex::new(Motor::new(width_ft))))
+        Flag {
+            motor: Arc::new(Mutex::new(Motor::new(width_ft))),
+            faults: Faults::default(),
+        }
+    }
+
+    /// The same with which this goes wrong.
+    pub fn faulty(self, faults: Faults) -> Flag {
+        Flag { faults, ..self }
     }
 
     /// Runs the motor and listens until the task is dropped.
@@ -267,7 +280,7 @@ impl Flag {
     }
 
     fn with<T>(&self, what: impl FnOnce(&mut Motor) -> T) -> T {
-        what(&mut self.0.lock().unwrap_or_else(|held| held.into_inner()))
+        what(&mut self.motor.lock().unwrap_or_else(|held| held.into_inner()))
     }
 
     /// Says where it is and hears what it is told; it stops when nobody is there any more.
@@ -278,10 +291,11 @@ impl Flag {
         let mut next = summed(&format!("flag {width_ft:.1}"));
         let mut tick = tokio::time::interval(SAYS_EVERY);
         loop {
-            if said
-                .write_all(format!("{next}\n").as_bytes())
-                .await
-                .is_err()
+            if let Some(line) = self.faults.pass(next)
+                && said
+                    .write_all(format!("{line}\n").as_bytes())
+                    .await
+                    .is_err()
             {
                 break;
             }

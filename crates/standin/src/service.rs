@@ -13,17 +13,20 @@ use serde::Deserialize;
 use tokio::net::TcpListener;
 
 use crate::climate::{Climate, Hour};
+use crate::faults::Faults;
 
 /// Most hours of one answer.
 const MOST_HOURS: u32 = 240;
 
 /// What the service makes its weather from.
-#[derive(Debug, Clone, Copy)]
+#[derive(Debug, Clone)]
 pub struct Weather {
     /// The seed of every climate.
     pub seed: u64,
     /// Degrees Fahrenheit added to every temperature.
     pub warmer_f: f64,
+    /// What goes wrong: the share of answers that never come.
+    pub faults: Faults,
 }
 
 /// What is asked for.
@@ -63,7 +66,7 @@ pub async fn listen(address: SocketAddr) -> std::io::Result<TcpListener> {
     TcpListener::bind(address).await
 }
 
-fn hours(weather: Weather, asked: &Asked) -> Result<Vec<Hour>, String> {
+fn hours(weather: &Weather, asked: &Asked) -> Result<Vec<Hour>, String> {
     if !(1..=MOST_HOURS).contains(&asked.hours) {
         return Err(format!(
             "hours must be 1 to {MOST_HOURS}, found {}",
@@ -78,7 +81,10 @@ fn hours(weather: Weather, asked: &Asked) -> Result<Vec<Hour>, String> {
 }
 
 async fn csv(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Response {
-    let hours = match hours(weather, &asked) {
+    if weather.faults.drops() {
+        return StatusCode::SERVICE_UNAVAILABLE.into_response();
+    }
+    let hours = match hours(&weather, &asked) {
         Ok(hours) => hours,
         Err(why) => return (StatusCode::UNPROCESSABLE_ENTITY, why).into_response(),
     };
@@ -93,7 +99,10 @@ async fn csv(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Resp
 }
 
 async fn ics(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Response {
-    let hours = match hours(weather, &asked) {
+    if weather.faults.drops() {
+        return StatusCode::SERVICE_UNAVAILABLE.into_response();
+    }
+    let hours = match hours(&weather, &asked) {
         Ok(hours) => hours,
         Err(why) => return (StatusCode::UNPROCESSABLE_ENTITY, why).into_response(),
     };

@@ -67,7 +67,8 @@ pub async fn is_empty(barn: &mut BarnTransaction) -> StoreResult<bool> {
     let barn_id = barn.barn_id();
     for table in tables() {
         let most = match table.name {
-            "barn" => continue,
+            // What was done to get this far is no record of a barn.
+            "barn" | "deed" | "import" => continue,
             "person" => 1,
             _ => 0,
         };
@@ -164,6 +165,12 @@ pub async fn make_room(barn: &mut BarnTransaction, person_id: Uuid) -> StoreResu
     )
     .execute(barn.connection())
     .await?;
+    sqlx::query!("delete from deed where barn_id = $1", barn_id)
+        .execute(barn.connection())
+        .await?;
+    sqlx::query!("delete from import where barn_id = $1", barn_id)
+        .execute(barn.connection())
+        .await?;
     let hash = sqlx::query_scalar!(
         "delete from person where barn_id = $1 and person_id = $2 returning password_hash",
         barn_id,

@@ -34,6 +34,9 @@ pub enum StoreError {
         /// The rule, as the table names it.
         why: String,
     },
+    /// Something that cannot be taken out, as other records rest on it.
+    #[error("rows of {0} rest on it")]
+    InUse(String),
     /// Something that cannot be written as JSON.
     #[error("cannot be stored: {0}")]
     Unstorable(serde_json::Error),
@@ -87,6 +90,17 @@ impl StoreError {
                 table,
                 why: said.constraint().unwrap_or(said.message()).to_owned(),
             },
+            None => StoreError::from(error),
+        }
+    }
+}
+
+impl StoreError {
+    /// An error of taking something out: what rests on it is told.
+    pub(crate) fn of_use(error: sqlx::Error) -> StoreError {
+        let said = error.as_database_error();
+        match said.filter(|said| said.is_foreign_key_violation()) {
+            Some(said) => StoreError::InUse(said.table().unwrap_or_default().to_owned()),
             None => StoreError::from(error),
         }
     }

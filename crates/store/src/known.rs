@@ -303,6 +303,8 @@ pub struct KnownVersion {
     pub program_id: Option<Uuid>,
     /// The last day up to which what was said of it has been kept.
     pub judged_until: Option<Date>,
+    /// What is known of it in this version or an older one is read anew: something was taken out.
+    pub forgotten_until: i64,
 }
 
 /// The versions of the named horses.
@@ -315,7 +317,8 @@ pub async fn versions(
 ) -> StoreResult<Vec<KnownVersion>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query!(
-        r#"select horse_id, known_version, sex, program_id, judged_until as "judged_until: jiff_sqlx::Date"
+        r#"select horse_id, known_version, sex, program_id, judged_until as "judged_until: jiff_sqlx::Date",
+                  coalesce(forgotten_until, -1) as "forgotten_until!"
            from horse where barn_id = $1 and horse_id = any($2)"#,
         barn_id,
         horse_ids
@@ -330,6 +333,7 @@ pub async fn versions(
             sex: Sex::of_word(&row.sex),
             program_id: row.program_id,
             judged_until: row.judged_until.map(|day| day.to_jiff()),
+            forgotten_until: row.forgotten_until,
         })
         .collect())
 }

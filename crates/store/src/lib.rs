@@ -30,7 +30,9 @@
 //! | [`intake`] | where a new horse stands |
 //! | [`care`], [`card_block`] | notes of care; blocks for a coming day |
 //! | [`load`], [`cool_out`] | what the load of rides is made of; cooling out |
+//! | [`deed`], [`device`] | who changed what; devices that are unplugged |
 //! | [`archive`] | a whole barn as rows of JSON |
+//! | [`sheet`], [`import`] | its sheets, out and in |
 //! | [`weather`], [`busy`] | heat by the hour; when people are busy elsewhere |
 //!
 //! Two walls keep barns apart: every query names the barn, and row-level
@@ -54,6 +56,8 @@ pub mod course;
 pub mod cow;
 pub mod cow_health;
 pub mod cow_round;
+pub mod deed;
+pub mod device;
 pub mod error;
 pub mod fitting;
 pub mod gear;
@@ -61,6 +65,7 @@ pub mod goal;
 pub mod hand;
 pub mod horse;
 pub mod horse_link;
+pub mod import;
 pub mod intake;
 pub mod kept_verdict;
 pub mod known;
@@ -85,6 +90,7 @@ pub mod rider_offset;
 pub mod run;
 pub mod session;
 pub mod settling;
+pub mod sheet;
 pub mod stored;
 pub mod tape;
 pub mod timed_run;

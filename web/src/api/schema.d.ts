@@ -798,6 +798,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who changed what, latest first. */
+        get: operations["list_deeds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Timing eyes, flag and weather, and when each was heard last. */
+        get: operations["list_devices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Plug a device in, or unplug it: an unplugged one is not heard. */
+        put: operations["plug_device"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fittings": {
         parameters: {
             query?: never;
@@ -1731,6 +1782,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sheets that were brought in, latest first; at most 100. */
+        get: operations["list_imports"];
+        put?: never;
+        /** Bring a sheet in: all its rows, or nothing where any of them doesn't fit. */
+        post: operations["import_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a sheet and say what it would make and what does not fit. Nothing is stored. */
+        post: operations["check_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/{import_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a sheet back: everything that came with it goes. */
+        delete: operations["undo_import"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladder": {
         parameters: {
             query?: never;
@@ -2298,6 +2401,40 @@ export interface paths {
         post?: never;
         /** Take out a settling that was written down wrongly. */
         delete: operations["take_out_settling"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sheets, and what stands in them. */
+        get: operations["list_sheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sheet of the barn: horses, herd, rides, runs or asks. */
+        get: operations["take_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -4068,6 +4205,28 @@ export interface components {
             /** @description What the judge said that evening. */
             verdict: components["schemas"]["Verdict"];
         };
+        /** @description A change that came about. */
+        DeedShown: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            deed_id: string;
+            /** @description What, in plain words: "added a horse". */
+            did: string;
+            /** @description The horse, where it is about one. */
+            horse?: string | null;
+            /** @description Who. */
+            person: string;
+            /** @description What was sent with it; passwords and secret words are not in it. */
+            said?: Record<string, never> | null;
+        };
+        /** @description Some of the changes. */
+        Deeds: {
+            /** @description Latest first. */
+            deeds: components["schemas"]["DeedShown"][];
+            /** @description Where the next ones begin; null where there are none. */
+            next?: string | null;
+        };
         /** @description One depart; the lead asked is the level's. */
         Depart: {
             /** @description The head stayed still. */
@@ -4083,6 +4242,27 @@ export interface components {
             strides_before: number;
             /** @description Waited in position for the ask. */
             waited: boolean;
+        };
+        /**
+         * @description A device that a barn hears.
+         * @enum {string}
+         */
+        Device: "eyes" | "flag" | "weather";
+        /** @description A device of the barn. */
+        DeviceShown: {
+            device: components["schemas"]["Device"];
+            /**
+             * Format: date-time
+             * @description When it was heard last, or until when the weather is known; null where it was not heard.
+             */
+            heard_at?: string | null;
+            /** @description What it calls itself; null where it was not heard. */
+            name?: string | null;
+            /**
+             * Format: date-time
+             * @description Since when it is unplugged; null while it is plugged in.
+             */
+            unplugged_at?: string | null;
         };
         /** @description The devices somebody is signed in on. */
         Devices: {
@@ -4183,6 +4363,11 @@ export interface components {
              */
             times: number;
         };
+        /**
+         * @description How the letters of a file are written.
+         * @enum {string}
+         */
+        Encoding: "utf8" | "utf16" | "windows1252";
         /**
          * @description Which end changed.
          * @enum {string}
@@ -5603,6 +5788,36 @@ export interface components {
          * @enum {string}
          */
         HowEnded: "good_turn" | "lost" | "ran_through" | "left_cattle" | "rest";
+        /** @description A sheet that was brought in now. */
+        ImportMade: {
+            /**
+             * Format: uuid
+             * @description null where something did not fit: nothing was stored.
+             */
+            import_id?: string | null;
+            /** @description What was read. */
+            read: components["schemas"]["SheetRead"];
+        };
+        /** @description A sheet that was brought in. */
+        ImportShown: {
+            /** Format: date-time */
+            at: string;
+            /** @description Who brought it in. */
+            by: string;
+            /** Format: uuid */
+            import_id: string;
+            made: components["schemas"]["Made"];
+            /** @description The name of its file. */
+            name: string;
+            /** Format: int32 */
+            rows: number;
+            sheet: components["schemas"]["Sheet"];
+            /**
+             * Format: date-time
+             * @description When it was taken back; null while it stands.
+             */
+            undone_at?: string | null;
+        };
         /** @description What the intake of a horse has come to. */
         Intake: {
             /** @description Missing under what the horse does, the one that most waits for first. */
@@ -6294,6 +6509,17 @@ export interface components {
             settlings: components["schemas"]["SettlingOfLot"][];
             sheet: components["schemas"]["CattleLotSheet"];
         };
+        /** @description How much a sheet makes. */
+        Made: {
+            /** @description Asks, runs among them. */
+            asks: number;
+            /** @description Cattle. */
+            cattle: number;
+            /** @description Horses. */
+            horses: number;
+            /** @description Rides. */
+            rides: number;
+        };
         /** @description A link as whoever made it sees it, once. */
         MadeCalendarLink: {
             /** Format: uuid */
@@ -6598,6 +6824,11 @@ export interface components {
              * @description The time of the timing eyes that it was given.
              */
             timed_id?: string | null;
+            /**
+             * @description Only its time and which barrels fell were written down: nothing else that is said of its
+             *     barrels was seen, and it is not judged.
+             */
+            timed_only?: boolean;
         } | {
             /** @description Spots it was drawn to, such as the gate. */
             drawn_to?: string[];
@@ -7744,6 +7975,10 @@ export interface components {
             /** Format: date */
             day: string;
         };
+        /** @description Plugged in or not. */
+        Plug: {
+            plugged_in: boolean;
+        };
         /** @description Feet to the right, feet up the plan. */
         Point: number[];
         /**
@@ -8654,6 +8889,11 @@ export interface components {
              * @description The time of the timing eyes that it was given.
              */
             timed_id?: string | null;
+            /**
+             * @description Only its time and which barrels fell were written down: nothing else that is said of its
+             *     barrels was seen, and it is not judged.
+             */
+            timed_only?: boolean;
         };
         /**
          * @description One barrel of a run. A pocket is the distance from the middle of the barrel to the horse's
@@ -8913,6 +9153,53 @@ export interface components {
              * @description Percent on the bosal; the rest is on the bridle.
              */
             bosal_pct: number;
+        };
+        /**
+         * @description A sheet.
+         * @enum {string}
+         */
+        Sheet: "horses" | "herd" | "rides" | "runs" | "asks";
+        /** @description A column of a sheet. */
+        SheetColumn: {
+            name: string;
+            /** @description What stands in it. */
+            says: string;
+        };
+        /** @description What came of reading a sheet. */
+        SheetRead: {
+            /** @description How its letters are written. */
+            encoding: components["schemas"]["Encoding"];
+            /** @description What does not fit, the first hundred. */
+            errors: components["schemas"]["RowError"][];
+            /**
+             * Format: date
+             * @description The first day of its rides.
+             */
+            from?: string | null;
+            /** @description What the rows that fit make. */
+            makes: components["schemas"]["Made"];
+            /** @description Horses of the rides and asks. */
+            of_horses: number;
+            /**
+             * Format: int64
+             * @description Rows that hold something.
+             */
+            rows: number;
+            /**
+             * Format: date
+             * @description The last day of its rides.
+             */
+            to?: string | null;
+            /**
+             * Format: int64
+             * @description Rows in which something does not fit.
+             */
+            wrong_rows: number;
+        };
+        /** @description A sheet and its columns. */
+        SheetShown: {
+            columns: components["schemas"]["SheetColumn"][];
+            sheet: components["schemas"]["Sheet"];
         };
         /**
          * @description What the shoulders did.
@@ -15728,6 +16015,251 @@ export interface operations {
             };
         };
     };
+    list_deeds: {
+        parameters: {
+            query?: {
+                /** @description By whom. */
+                person_id?: string;
+                /** @description About which horse. */
+                horse_id?: string;
+                /** @description Words that stand in it: what was done or said, a name. */
+                words?: string;
+                /** @description What stood under `next`. */
+                after?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Fifty of them, and where the next begin */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Deeds"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_devices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The devices */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plug_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description eyes, flag or weather */
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Plug"];
+            };
+        };
+        responses: {
+            /** @description Done, or it was so */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field does not fit; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_fittings: {
         parameters: {
             query?: never;
@@ -15891,6 +16423,15 @@ export interface operations {
             };
             /** @description The body did not come in time; nothing was stored */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The flag is unplugged in this barn */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -20412,6 +20953,374 @@ export interface operations {
             };
         };
     };
+    list_imports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_sheet: {
+        parameters: {
+            query: {
+                /** @description Which sheet it is. */
+                sheet: "horses" | "herd" | "rides" | "runs" | "asks";
+                /**
+                 * @description The sheet's columns in the order of the file's, apart by commas; empty for one that is left
+                 *     out: `day,horse,,skill`.
+                 */
+                columns: string;
+                /** @description Its first row names the columns. */
+                heads?: boolean;
+                /** @description The name of the file. */
+                name: string;
+                /** @description Of a herd: the lot of rows that name none. */
+                lot_id?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description What was read; all of it is stored, or nothing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportMade"];
+                };
+            };
+            /** @description The body broke off; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as CSV; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No text, or columns that do not match; nothing was stored */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_sheet: {
+        parameters: {
+            query: {
+                /** @description Which sheet it is. */
+                sheet: "horses" | "herd" | "rides" | "runs" | "asks";
+                /**
+                 * @description The sheet's columns in the order of the file's, apart by commas; empty for one that is left
+                 *     out: `day,horse,,skill`.
+                 */
+                columns: string;
+                /** @description Its first row names the columns. */
+                heads?: boolean;
+                /** @description The name of the file. */
+                name: string;
+                /** @description Of a herd: the lot of rows that name none. */
+                lot_id?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description What was read */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRead"];
+                };
+            };
+            /** @description The body broke off; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as CSV; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No text, or columns that do not match */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_import: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                import_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back, or it was */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something that was written down since rests on it; nothing was taken back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_ladder: {
         parameters: {
             query?: never;
@@ -23974,6 +24883,129 @@ export interface operations {
             };
         };
     };
+    list_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetShown"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheet (RFC 4180) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No sheet of that name */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_solve: {
         parameters: {
             query?: never;
@@ -24455,7 +25487,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description This id is known with another time */
+            /** @description This id is known with another time, or the eyes are unplugged */
             409: {
                 headers: {
                     [name: string]: unknown;

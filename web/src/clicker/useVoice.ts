@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Recorder } from '../recorder/useRecorder';
 import { count } from '../words/plain';
 import { nextSide } from './useClicker';
 import { taughtClicker } from './taught';
-import { say, voiceWanted } from './voice';
+import { say } from './voice';
 
 /** Left, soft, 3 of 4. */
 export function spoken(recorder: Pick<Recorder, 'last' | 'reps' | 'sides'>): string {
@@ -26,7 +26,6 @@ export function spoken(recorder: Pick<Recorder, 'last' | 'reps' | 'sides'>): str
 
 /** Says each ask when it has been judged, and a good place to quit. */
 export function useVoice(recorder: Recorder): void {
-  const [wanted] = useState(voiceWanted);
   const { last, quit, takenBack } = recorder;
   const said = useRef<string | undefined>(undefined);
   const begun = useRef(false);
@@ -38,10 +37,10 @@ export function useVoice(recorder: Recorder): void {
       said.current = id;
       return;
     }
-    if (!wanted || !id || said.current === id) return;
+    if (!id || said.current === id) return;
     said.current = id;
     say(takenBack ? 'taken back' : `${spoken(recorder)}${quit ? '. Good place to quit' : ''}`);
     // The ask is what is said; the rest is as it stands then.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted, last?.repId, last?.soft, quit]);
+  }, [last?.repId, last?.soft, quit]);
 }

@@ -1,13 +1,4 @@
-/** A short word after each ask, by the browser's own voice; off until somebody wants it. */
-
-const key = 'cavesson.voice';
-
-export const voiceWanted = () => localStorage.getItem(key) !== null;
-
-export function wantVoice(wanted: boolean): void {
-  if (wanted) localStorage.setItem(key, 'yes');
-  else localStorage.removeItem(key);
-}
+/** A short word after each ask, by the browser's own voice. */
 
 /** Whether this browser has a voice at all. */
 export const hasVoice = () => 'speechSynthesis' in window && speechSynthesis.getVoices().length > 0;

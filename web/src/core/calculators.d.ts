@@ -259,6 +259,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/gauge-hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Which ask of a rein gauge a hold of the thumb was: how long, how much in the hand. */
+        post: operations["gauge-hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/gauge-live": {
         parameters: {
             query?: never;
@@ -559,6 +576,23 @@ export interface paths {
         put?: never;
         /** @description Soft share with its Wilson bounds; with days, for reps that are alike within a day. */
         post: operations["share"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheet-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a CSV file looks like: letters, columns, and which of them is which. */
+        post: operations["sheet-look"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1866,6 +1900,11 @@ export interface components {
             /** @description What the judge said that evening. */
             verdict: components["schemas"]["Verdict"];
         };
+        /**
+         * @description What parts the cells of a row.
+         * @enum {string}
+         */
+        Delimiter: "comma" | "semicolon" | "tab";
         /** @description One depart; the lead asked is the level's. */
         Depart: {
             /** @description The head stayed still. */
@@ -2006,6 +2045,11 @@ export interface components {
             times: number;
         };
         /**
+         * @description How the letters of a file are written.
+         * @enum {string}
+         */
+        Encoding: "utf8" | "utf16" | "windows1252";
+        /**
          * @description Which end changed.
          * @enum {string}
          */
@@ -2080,6 +2124,15 @@ export interface components {
          * @enum {string}
          */
         FenceKind: "pipe" | "boards" | "panels" | "wire" | "wall" | "open";
+        /** @description A column of a file. */
+        FileColumn: {
+            /** @description What stands in its first rows. */
+            cells: string[];
+            /** @description What the first row calls it; empty without such a row. */
+            head: string;
+            /** @description Which column of the sheet it seems to be; empty for none. */
+            seems: string;
+        };
         /** @description A film. */
         Film: {
             /**
@@ -2476,6 +2529,21 @@ export interface components {
             left: components["schemas"]["GaugeRein"];
             right: components["schemas"]["GaugeRein"];
             waiting: components["schemas"]["GaugePulled"][];
+        };
+        /** @description A hold of the thumb while the gauge was heard, in seconds of the page's clock. */
+        GaugeHeld: {
+            /**
+             * Format: double
+             * @description When it was pressed.
+             */
+            pressed_s: number;
+            /**
+             * Format: double
+             * @description When it was let go.
+             */
+            released_s: number;
+            /** @description The side that was held. */
+            side: components["schemas"]["Side"];
         };
         /** @description Listens to a gauge: what it said so far, as far as the next reading needs it. */
         GaugeListener: {
@@ -3106,6 +3174,15 @@ export interface components {
             /** @description Levels it showed. */
             shown: components["schemas"]["ShownAtIntake"][];
         };
+        /** @description A column that the sheet can have. */
+        KnownColumn: {
+            /** @description Its name. */
+            name: string;
+            /** @description It has to be there. */
+            needed: boolean;
+            /** @description What is to stand in it. */
+            says: string;
+        };
         /** @description A point that is known on the ground and was found in a film. */
         KnownPoint: {
             /**
@@ -3669,6 +3746,11 @@ export interface components {
              * @description The time of the timing eyes that it was given.
              */
             timed_id?: string | null;
+            /**
+             * @description Only its time and which barrels fell were written down: nothing else that is said of its
+             *     barrels was seen, and it is not judged.
+             */
+            timed_only?: boolean;
         } | {
             /** @description Spots it was drawn to, such as the gate. */
             drawn_to?: string[];
@@ -4492,6 +4574,11 @@ export interface components {
              * @description The time of the timing eyes that it was given.
              */
             timed_id?: string | null;
+            /**
+             * @description Only its time and which barrels fell were written down: nothing else that is said of its
+             *     barrels was seen, and it is not judged.
+             */
+            timed_only?: boolean;
         };
         /**
          * @description One barrel of a run. A pocket is the distance from the middle of the barrel to the horse's
@@ -4587,6 +4674,11 @@ export interface components {
              */
             start_min: number;
         };
+        /**
+         * @description A sheet.
+         * @enum {string}
+         */
+        Sheet: "horses" | "herd" | "rides" | "runs" | "asks";
         /**
          * @description What the shoulders did.
          * @enum {string}
@@ -6791,6 +6883,45 @@ export interface operations {
             };
         };
     };
+    "gauge-hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The last asks of the gauge, by its own clock. */
+                    asks: components["schemas"]["GaugeAsk"][];
+                    /**
+                     * @description The last readings: when each was made by the gauge's clock, and heard by the page's, in
+                     *     seconds.
+                     */
+                    heard: [
+                        number,
+                        number
+                    ][];
+                    /** @description The hold, by the page's clock. */
+                    hold: components["schemas"]["GaugeHeld"];
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ask?: components["schemas"]["GaugeAsk"] | null;
+                    };
+                };
+            };
+        };
+    };
     "gauge-live": {
         parameters: {
             query?: never;
@@ -7671,6 +7802,48 @@ export interface operations {
                          * @description soft / asked.
                          */
                         share: number;
+                    };
+                };
+            };
+        };
+    };
+    "sheet-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description The file, or its start. */
+                    bytes: number[];
+                    /** @description The sheet it is to be read as. */
+                    sheet: components["schemas"]["Sheet"];
+                    /** @description That is the whole file. */
+                    whole: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The result */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @description Its columns. */
+                        columns: components["schemas"]["FileColumn"][];
+                        /** @description What parts its cells. */
+                        delimiter: components["schemas"]["Delimiter"];
+                        /** @description How its letters are written. */
+                        encoding: components["schemas"]["Encoding"];
+                        /** @description Its first row names the columns: at least one of the names is known. */
+                        heads: boolean;
+                        /** @description The columns that the sheet can have. */
+                        known: components["schemas"]["KnownColumn"][];
                     };
                 };
             };

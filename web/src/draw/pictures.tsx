@@ -205,7 +205,7 @@ export function RunPicture(props: PictureProps) {
         </g>
       }
       row={(rep) =>
-        (rep.measure as Of<'run'>).barrels.map((barrel, at) => {
+        pocketsSeen(rep.measure as Of<'run'>).map((barrel, at) => {
           const x = (point: number) => left + at * column + (point * (column - 22)) / 2 + 8;
           const path = (feet: number[]) =>
             feet.map((foot, point) => `${point ? 'L' : 'M'}${x(point)} ${y(foot)}`).join('');
@@ -246,3 +246,6 @@ export const pictureKeys: Partial<Record<Schemas['Measure']['kind'], string>> = 
   turn: 'Each mark points the way the horse turned, filled where it was soft; a red line under one that was lost.',
   run: 'The line is the pocket found going in, at the back and coming out; dotted is the plan. Filled within a foot of it. A red line: tipped.',
 };
+
+/** The barrels of a run; none where its pockets were not looked at. */
+const pocketsSeen = ({ timed_only, barrels }: Of<'run'>) => (timed_only ? [] : barrels);

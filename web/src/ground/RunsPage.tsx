@@ -83,7 +83,14 @@ function Runs({ horseId, all }: { horseId: string; all: RunsOfHorse }) {
               onPick={(run) => setSearch({ run }, { replace: true })}
             />
           </Box>
-          {picked && <FeltOnPlan run={picked} courses={courses.data ?? []} />}
+          {picked && !picked.run.timed_only && (
+            <FeltOnPlan run={picked} courses={courses.data ?? []} />
+          )}
+          {picked?.run.timed_only && (
+            <Typography sx={{ mt: 1 }}>
+              Only its time and the barrels that fell were written down; it is not judged.
+            </Typography>
+          )}
         </Box>
       )}
     </>

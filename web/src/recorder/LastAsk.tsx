@@ -16,7 +16,7 @@ export function LastAsk({ recorder }: { recorder: Recorder }) {
   const { last, takenBack, undo, bringBack } = recorder;
   const [changing, setChanging] = useState(false);
   useKey('u', () => void undo());
-  const inMemory = recorder.unsaved > 0;
+  const inMemory = recorder.unsaved > 0 || recorder.filling;
   const choices = last ? otherAnswers(recorder.face, last, recorder.set) : [];
   return (
     <Box component="footer" sx={{ px: 1, pb: 'max(8px, env(safe-area-inset-bottom))' }}>

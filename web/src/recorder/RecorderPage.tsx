@@ -7,7 +7,8 @@ import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ProblemError } from '../api/client';
 import { useClicker } from '../clicker/useClicker';
-import { useVoice } from '../clicker/useVoice';
+import { voiceWanted } from '../clicker/voiceWanted';
+import { pairedGauge } from '../devices/paired';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { levelPath, levelQuery } from '../level/queries';
@@ -35,6 +36,19 @@ const IntakeBar = lazy(async () => ({ default: (await import('./IntakeBar')).Int
 /** Without signal and never fetched it stays away; turns are recorded all the same. */
 const PenBar = lazy(() =>
   import('./PenBar').then(({ PenBar }) => ({ default: PenBar })).catch(() => ({ default: noBar })),
+);
+
+/** Only where a gauge is paired, and without signal never fetched it stays away. */
+const GaugeBar = lazy(() =>
+  import('../devices/GaugeBar')
+    .then(({ GaugeBar }) => ({ default: GaugeBar }))
+    .catch(() => ({ default: () => <></> })),
+);
+
+const Spoken = lazy(() =>
+  import('../clicker/Spoken')
+    .then(({ Spoken }) => ({ default: Spoken }))
+    .catch(() => ({ default: () => <></> })),
 );
 
 const noBar: typeof import('./PenBar').PenBar = () => <></>;
@@ -78,7 +92,6 @@ function Recording() {
   const recorder = useRecorder();
   const ended = useSessionEnded();
   useClicker(recorder);
-  useVoice(recorder);
   useUpsideDown();
   return (
     <ThemeProvider theme={theme}>
@@ -97,6 +110,11 @@ function Recording() {
         }}
       >
         <RecorderHead recorder={recorder} />
+        {voiceWanted() && (
+          <Suspense fallback={null}>
+            <Spoken recorder={recorder} />
+          </Suspense>
+        )}
         {ended && <SignedOutBar />}
         <NotSaved recorder={recorder} />
         {recorder.elsewhere.finished && <FinishedElsewhere recorder={recorder} />}
@@ -136,6 +154,11 @@ function Asking({ recorder }: { recorder: Recorder }) {
       )}
       <FaceView recorder={recorder} />
       {(rig === 'two_rein' || rig === 'bosal') && <Ribbon recorder={recorder} />}
+      {recorder.asked?.measure === 'give' && pairedGauge() !== null && (
+        <Suspense fallback={null}>
+          <GaugeBar />
+        </Suspense>
+      )}
       {recorder.settings.map((setting, index) => (
         <SettingBar
           key={setting.id}

@@ -1,5 +1,6 @@
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
+import { byGauge, gaugeIsHeard } from '../devices/gaugeNow';
 import { cutOff, forgetHold, holdsOn, keepHold, type Level } from '../queue/keep';
 import { thisPage } from '../queue/pages';
 import { useQueue } from '../queue/queue';
@@ -42,6 +43,7 @@ export function useAsking({ horse, level, face, set, onAsked }: What) {
     );
     onAsked();
   };
+  const [filling, setFilling] = useState(0);
   const touched = useRef<{ side: Side; at: number } | null>(null);
   /** An ask that one touch says. */
   const record = (side: Side, measure: Measure) => {
@@ -66,12 +68,25 @@ export function useAsking({ horse, level, face, set, onAsked }: What) {
     },
     onEnded: ({ repId, side, pressedAt, time_s, answer }: Ended) => {
       const measure = measureOf(face, answer, time_s, set);
-      if (measure) keep(repId, side, measure, pressedAt);
+      if (!measure) return;
+      if (!gaugeIsHeard()) return keep(repId, side, measure, pressedAt);
+      // The hold itself is kept until then: a page that closes meanwhile asks for its answer.
+      const held = { side, pressedAt, releasedAt: pressedAt + time_s * 1_000 };
+      setFilling((many) => many + 1);
+      void byGauge(measure, held).then((told) => {
+        keep(repId, side, told, pressedAt);
+        setFilling((many) => many - 1);
+      });
     },
     onNoAsk: ({ repId }: Hold) => void forgetHold(db, repId),
     onCutOff: ({ repId, time_s }: Ended) => void cutOff(db, repId, time_s),
   };
-  return { record, holding };
+  return {
+    record,
+    holding,
+    /** An ask waits for what the gauge says of it. */
+    filling: filling > 0,
+  };
 }
 
 /** What a hold of the face measured. */

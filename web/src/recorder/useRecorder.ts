@@ -58,7 +58,11 @@ export function useRecorder() {
 
   const levelName = asked?.level.name ?? `${skill}, ${rung}`;
   const horseName = horse.data?.name ?? ride?.horseName ?? '';
-  const { record: say, holding } = useAsking({
+  const {
+    record: say,
+    holding,
+    filling,
+  } = useAsking({
     horse: { horseId, horseName },
     level: { ...level, levelName },
     face,
@@ -156,6 +160,8 @@ export function useRecorder() {
     /** Holds of this horse whose answer is still to be said. */
     questions: questions ?? 0,
     holding,
+    /** An ask waits for what the gauge says of it: it is neither taken back nor left yet. */
+    filling,
     record,
     undo: () => setLastUndone(last, true),
     bringBack: () => setLastUndone(takenBack, false),

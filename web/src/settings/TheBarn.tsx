@@ -38,8 +38,11 @@ export function TheBarn() {
           <Button onClick={() => setOpen(true)} sx={{ mt: 1.5, mr: 1.5 }}>
             Change the barn
           </Button>
-          <Button component={Link} to="/records" sx={{ mt: 1.5 }}>
+          <Button component={Link} to="/records" sx={{ mt: 1.5, mr: 1.5 }}>
             Records in and out
+          </Button>
+          <Button component={Link} to="/changes" sx={{ mt: 1.5 }}>
+            Who changed what
           </Button>
         </>
       )}

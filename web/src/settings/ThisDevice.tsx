@@ -1,14 +1,18 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import { hasCore } from '../core/core';
 import { Section } from '../frame/Section';
 import { useQueue } from '../queue/queue';
+import { useWho } from '../session/who';
 import { count } from '../words/plain';
 
 /** What this device can do without signal, and what it still holds. */
 export function ThisDevice() {
+  const { records } = useWho();
   const { db } = useQueue();
   const waiting = useLiveQuery(() => db.reps.where('state').equals('waiting').count(), [db]) ?? 0;
   const kept = usePersisted();
@@ -56,6 +60,11 @@ export function ThisDevice() {
           </Box>
         ))}
       </Box>
+      {records && (
+        <Button component={Link} to="/devices" sx={{ mt: 1.5 }}>
+          Devices
+        </Button>
+      )}
     </Section>
   );
 }

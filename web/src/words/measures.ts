@@ -96,7 +96,9 @@ export function measureInWords(measure: Measure): string {
         measure.time_s != null && seconds(measure.time_s),
         measure.barrels.some(({ tipped }) => tipped) &&
           `${count(measure.barrels.filter(({ tipped }) => tipped).length, 'barrel')} down`,
-        `pockets at the back ${lengthsInWords(measure.barrels.map((barrel) => barrel.pocket_ft[1] ?? 0))}`,
+        measure.timed_only
+          ? 'pockets not looked at'
+          : `pockets at the back ${lengthsInWords(measure.barrels.map((barrel) => barrel.pocket_ft[1] ?? 0))}`,
       ]);
     case 'calm':
       return join([

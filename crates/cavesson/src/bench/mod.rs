@@ -1,6 +1,7 @@
 //! `cavesson bench`: measurements whose tables stand in docs/.
 //!
 //! - [`cattle`]: which cow for which horse, and a step of the cow
+//! - [`files`]: a large sheet and a long track, read
 //! - [`ground`]: how soon is a course drawn, and the largest that fits found?
 //! - [`intake`]: does the intake find where a horse stands?
 //! - [`judge`]: is the judge right? candidate rules on simulated horses
@@ -9,6 +10,7 @@
 //! - [`week`](mod@week): how good is the plan of a week, and how soon is it there?
 
 mod cattle;
+mod files;
 mod ground;
 mod intake;
 mod judge;
@@ -32,6 +34,8 @@ pub struct Arguments {
 enum Bench {
     /// Horses and cattle of a day matched; a step of the cow
     Cattle(cattle::Arguments),
+    /// A CSV sheet of 100,000 rows and a track of two hours, read
+    Files(files::Arguments),
     /// The way round a barrel course; the largest that fits, with its proof
     Ground(ground::Arguments),
     /// Intakes of simulated horses with a known truth: levels placed right, calibration
@@ -50,6 +54,7 @@ enum Bench {
 pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
         Bench::Cattle(arguments) => cattle::run(&arguments),
+        Bench::Files(arguments) => files::run(&arguments),
         Bench::Ground(arguments) => ground::run(&arguments),
         Bench::Intake(arguments) => intake::run(&arguments),
         Bench::Judge(arguments) => judge::run(&arguments),

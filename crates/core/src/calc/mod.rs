@@ -9,7 +9,7 @@
 //! - [`pace`], [`road`]
 //! - [`lay`], [`cloverleaf`], [`fit_course`], [`setting_out`], [`drill`], [`trail_check`], [`runs`],
 //!   [`homography`], [`tape`]
-//! - [`ride_track`], [`gauge_asks`], [`gauge_live`]
+//! - [`ride_track`], [`gauge_asks`], [`gauge_live`], [`gauge_hold`], [`sheet_look`]
 //! - [`honesty`], [`match_cattle`], [`next_cow`], [`flag_program`], [`cow_step`]
 //! - [`curb`], [`snaffle`], [`show_rules`], [`two_rein`], [`bit_change`]
 
@@ -29,6 +29,7 @@ pub mod fit_course;
 pub mod flag_program;
 pub mod gate;
 pub mod gauge_asks;
+pub mod gauge_hold;
 pub mod gauge_live;
 pub mod give_times;
 pub mod heat;
@@ -47,6 +48,7 @@ pub mod road;
 pub mod runs;
 pub mod setting_out;
 pub mod share;
+pub mod sheet_look;
 pub mod show_rules;
 pub mod simulate_horse;
 pub mod snaffle;
@@ -92,8 +94,10 @@ pub const ALL: &[Calculator] = &[
     homography::CALCULATOR,
     tape::CALCULATOR,
     ride_track::CALCULATOR,
+    sheet_look::CALCULATOR,
     gauge_asks::CALCULATOR,
     gauge_live::CALCULATOR,
+    gauge_hold::CALCULATOR,
     honesty::CALCULATOR,
     match_cattle::CALCULATOR,
     next_cow::CALCULATOR,

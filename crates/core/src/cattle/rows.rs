@@ -57,7 +57,7 @@ pub fn read(text: &str, usual: &Usual<'_>) -> CowRows {
     found
 }
 
-fn take_in(row: &Row, usual: &Usual<'_>, found: &mut CowRows) {
+pub(crate) fn take_in(row: &Row, usual: &Usual<'_>, found: &mut CowRows) {
     let mut errors: Vec<(&str, String)> = Vec::new();
     let mut keep = |column: &'static str, error: String| errors.push((column, error));
     let tag = row.cell("tag").to_owned();

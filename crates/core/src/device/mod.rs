@@ -9,3 +9,17 @@ pub mod flag;
 pub mod line;
 pub mod rein_gauge;
 pub mod timer;
+
+use crate::kinds::kinds;
+
+kinds! {
+    /// A device that a barn hears.
+    Device {
+        /// Timing eyes.
+        Eyes = "eyes",
+        /// The flag.
+        Flag = "flag",
+        /// A weather service.
+        Weather = "weather",
+    }
+}

@@ -56,7 +56,8 @@ impl Ask {
 }
 
 /// The asks of one level, oldest first. The order in which reps arrived does
-/// not matter: they are sorted by day, time of asking and id.
+/// not matter: they are sorted by day, time of asking and id. One of which too little was seen to
+/// be judged is left out.
 pub fn asks_in_order<'a>(
     reps: impl IntoIterator<Item = &'a Rep>,
     level: &LadderLevel,
@@ -64,6 +65,7 @@ pub fn asks_in_order<'a>(
 ) -> Vec<Ask> {
     let mut asks: Vec<Ask> = reps
         .into_iter()
+        .filter(|rep| rep.measure.is_judged())
         .map(|rep| Ask::of(rep, level, ladder))
         .collect();
     sort(&mut asks);

@@ -12,7 +12,7 @@ use uuid::Uuid;
 use super::sex::Sex;
 use super::sheet::{HorseSheet, check_foaled};
 use crate::bounds::FieldError;
-use crate::rows::{self, Column, Row, RowError};
+use crate::rows::{self, Column, Row, RowError, by_name};
 
 /// What the rows hold.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize)]
@@ -66,7 +66,7 @@ pub fn read(text: &str, named: &Named<'_>) -> HorseRows {
 }
 
 /// The horse of a row, or what does not fit.
-fn take_in(row: &Row, named: &Named<'_>, found: &mut HorseRows) {
+pub(crate) fn take_in(row: &Row, named: &Named<'_>, found: &mut HorseRows) {
     let mut errors: Vec<(&str, String)> = Vec::new();
     let mut keep = |column, result: Result<(), String>| {
         errors.extend(result.err().map(|detail| (column, detail)))
@@ -152,16 +152,4 @@ fn sex(word: &str) -> Result<Sex, String> {
             "must be mare, gelding or stallion, found \"{word}\""
         )),
     }
-}
-
-/// The id behind a name; none for an empty one.
-fn by_name(name: &str, all: &[(Uuid, String)], what: &str) -> Result<Option<Uuid>, String> {
-    if name.is_empty() {
-        return Ok(None);
-    }
-    let is_it = |(_, other): &&(Uuid, String)| other.to_lowercase() == name.to_lowercase();
-    all.iter()
-        .find(is_it)
-        .map(|(id, _)| Some(*id))
-        .ok_or_else(|| format!("there is no {what} called {name}"))
 }

@@ -52,7 +52,7 @@ impl HorseFile {
     /// the order they come in does not matter.
     pub fn of_reps<'a>(ladder: &Ladder, reps: impl IntoIterator<Item = &'a Rep>) -> HorseFile {
         let mut asks: Vec<Vec<Ask>> = vec![Vec::new(); ladder.levels.len()];
-        for rep in reps {
+        for rep in reps.into_iter().filter(|rep| rep.measure.is_judged()) {
             if let Some(index) = ladder.position(&rep.level()) {
                 asks[index].push(Ask::of(rep, &ladder.levels[index], ladder));
             }

@@ -84,6 +84,11 @@ macro_rules! measures {
                 }
             }
 
+            /// Whether enough was seen of it to be judged.
+            pub fn is_judged(&self) -> bool {
+                !matches!(self, Measure::Run(run) if run.timed_only)
+            }
+
             /// Whether the answer was soft at `gait`. Decided here, never by a screen.
             pub fn is_soft(&self, rule: &SoftRule, gait: Gait) -> bool {
                 match self {

@@ -65,6 +65,10 @@ pub struct Run {
     /// The pattern was broken: there is no time.
     #[serde(default, skip_serializing_if = "is_false")]
     pub broken: bool,
+    /// Only its time and which barrels fell were written down: nothing else that is said of its
+    /// barrels was seen, and it is not judged.
+    #[serde(default, skip_serializing_if = "is_false")]
+    pub timed_only: bool,
     /// First, second and third barrel.
     #[cfg_attr(feature = "schema", schema(min_items = 3, max_items = 3))]
     pub barrels: [RunBarrel; 3],
@@ -93,6 +97,29 @@ pub fn check_splits(field: &str, splits_s: &[f64]) -> Result<(), FieldError> {
 }
 
 impl Run {
+    /// A run of which only its time and the barrels that fell are known.
+    pub fn timed_only(time_s: Option<f64>, fell: [bool; 3]) -> Run {
+        Run {
+            time_s,
+            splits_s: Vec::new(),
+            course_id: None,
+            path_ft: None,
+            timed_id: None,
+            footing: None,
+            broken: false,
+            timed_only: true,
+            barrels: fell.map(|tipped| RunBarrel {
+                planned_ft: [0.0; 3],
+                pocket_ft: [0.0; 3],
+                rate_strides: 0,
+                right_lead: false,
+                shape_held: false,
+                tipped,
+                stepped_off: false,
+            }),
+        }
+    }
+
     /// Barrels that were knocked over.
     pub fn knocked(&self) -> u8 {
         self.barrels
@@ -123,7 +150,7 @@ impl Recorded for Run {
 
     /// At every barrel: pockets near the plan, shape held, right lead.
     fn is_soft(&self, rule: &SoftRule, _gait: Gait) -> bool {
-        !self.broken && self.barrels.iter().all(|barrel| barrel.is_soft(rule))
+        !self.broken && !self.timed_only && self.barrels.iter().all(|barrel| barrel.is_soft(rule))
     }
 
     fn soft_means(rule: &SoftRule, _gait: Gait) -> String {
@@ -135,6 +162,9 @@ impl Recorded for Run {
 
     /// The faults that it tells of.
     fn faults(&self, rule: &SoftRule) -> Vec<&'static str> {
+        if self.timed_only {
+            return Vec::new();
+        }
         let tight = |barrel: &RunBarrel| {
             barrel.planned_ft[1] - barrel.pocket_ft[1] > rule.pocket_ft + NO_FEET
         };
@@ -200,6 +230,7 @@ impl Recorded for Run {
             timed_id: None,
             footing: None,
             broken: false,
+            timed_only: false,
             barrels: [barrel(0.0), barrel(off), barrel(0.0)],
         }
     }

@@ -3,7 +3,9 @@
 
 use cavesson_core::Side;
 use cavesson_core::device::line::summed;
-use cavesson_core::device::rein_gauge::{GaugeAsk, GaugeLine, GaugeListener, GaugeReading, asks};
+use cavesson_core::device::rein_gauge::{
+    GaugeAsk, GaugeLine, GaugeListener, GaugeReading, Hold, asks, of_hold,
+};
 use cavesson_core::rep::HandWeight;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
@@ -238,4 +240,58 @@ fn readings_that_never_arrive_and_lines_that_are_broken_are_counted() {
     ] {
         assert!(GaugeLine::read(line).is_err(), "{line}");
     }
+}
+
+#[test]
+fn a_hold_of_the_thumb_is_the_ask_it_went_with() {
+    let made: Vec<Made> = (0..40)
+        .map(|number| Made {
+            side: [Side::Left, Side::Right, Side::Both][number % 3],
+            onset_s: 5.0 + 5.0 * number as f64,
+            release_s: 6.2 + 5.0 * number as f64 + 0.03 * number as f64,
+            rise_n: 9.0,
+        })
+        .collect();
+    let found = asks(&trace(&made, 210.0, 0.3, 4)).unwrap().asks;
+    let mut random = ChaCha8Rng::seed_from_u64(5);
+    // The page's clock is a thousand seconds ahead; readings take 5 to 60 ms to arrive.
+    let heard: Vec<(f64, f64)> = (0..100)
+        .map(|n| {
+            (
+                f64::from(n) * 0.02,
+                1_000.0 + f64::from(n) * 0.02 + random.random_range(0.005..0.06),
+            )
+        })
+        .collect();
+    let mut right = 0;
+    for one in &made {
+        let mut late = || 1_000.0 + random.random_range(-0.1..0.5);
+        let hold = Hold {
+            side: one.side,
+            pressed_s: one.onset_s + late(),
+            released_s: one.release_s + late(),
+        };
+        let ask = of_hold(&found, &heard, &hold);
+        right += usize::from(ask.is_some_and(|ask| (ask.release_s - one.release_s).abs() < 0.1));
+        // The other rein was not asked then, and nothing was asked two seconds later.
+        if one.side != Side::Both {
+            let other = Hold {
+                side: one.side.other(),
+                ..hold
+            };
+            assert_eq!(of_hold(&found, &heard, &other), None);
+        }
+        let after = Hold {
+            pressed_s: hold.pressed_s + 2.5,
+            released_s: hold.released_s + 2.5,
+            ..hold
+        };
+        assert_eq!(of_hold(&found, &heard, &after), None);
+        assert_eq!(
+            of_hold(&found, &[], &hold),
+            None,
+            "a gauge that was not heard"
+        );
+    }
+    assert!(right >= 39, "{right} of 40");
 }

@@ -3,6 +3,7 @@
 use axum::Json;
 use axum::http::StatusCode;
 use cavesson_core::bounds::{NAME_LETTERS, RUN_S};
+use cavesson_core::device::Device;
 use cavesson_core::device::timer::EyeFault;
 use cavesson_core::text::check_text;
 use cavesson_store::timed_run::{self, TimedRun};
@@ -14,6 +15,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::devices::check_plugged_in;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Recorder;
@@ -92,7 +94,7 @@ async fn list(Recorder(signed): Recorder) -> Answer<Json<Vec<Shown>>> {
     params(("timed_id" = Uuid, Path)), request_body = NewTimedRun,
     responses(
         (status = 204, description = "Kept"),
-        (status = 409, description = "This id is known with another time", body = Problem, content_type = "application/problem+json"),
+        (status = 409, description = "This id is known with another time, or the eyes are unplugged", body = Problem, content_type = "application/problem+json"),
     )
 )]
 async fn put(
@@ -122,6 +124,7 @@ async fn put(
         faults: new.faults,
     };
     let mut barn = signed.write().await?;
+    check_plugged_in(&mut barn, Device::Eyes).await?;
     if !timed_run::put(&mut barn, &timed, signed.person.person_id).await? {
         return Err(Problem::id_conflict("/timed_id", timed_id));
     }

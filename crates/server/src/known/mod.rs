@@ -325,7 +325,9 @@ impl KnownHorses {
         }
         // A version from before what is in memory: another request read on while
         // this one's transaction still sees the past. It reads all again.
-        let before = before.filter(|known| known.version < version.version);
+        let before = before.filter(|known| {
+            known.version < version.version && known.version >= version.forgotten_until
+        });
         let known = Arc::new(read::known_of(barn, version, before.as_deref()).await?);
         self.horses.entry(key).and_upsert_with(|old| {
             let old = old.map(moka::Entry::into_value);

@@ -10,7 +10,7 @@ use super::tables::TABLES;
 pub const FORMAT: &str = "cavesson.barn";
 /// The version of the form. It is raised whenever a table or a column comes, goes or changes its
 /// meaning; what an older version wrote is brought up to it as it is read.
-pub const VERSION: u32 = 1;
+pub const VERSION: u32 = 2;
 
 /// What a column holds.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -52,6 +52,8 @@ pub struct Column {
     pub nullable: bool,
     /// The table in which its id is to be found.
     pub of: Option<&'static str>,
+    /// The version of the form in which it came. In an older archive it is not there, and null.
+    pub since: u32,
 }
 
 /// A table.
@@ -59,6 +61,8 @@ pub struct Column {
 pub struct Table {
     /// Its name.
     pub name: &'static str,
+    /// The version of the form in which it came. In an older archive it may be missing.
+    pub since: u32,
     /// What a row is.
     pub says: &'static str,
     /// The columns that name a row; none in the table of one row.
@@ -73,8 +77,9 @@ pub fn tables() -> &'static [Table] {
     READ.get_or_init(|| {
         let written = TABLES.iter();
         written
-            .map(|(name, says, key, columns)| Table {
+            .map(|(since, name, says, key, columns)| Table {
                 name,
+                since: *since,
                 says,
                 key: key.split_whitespace().collect(),
                 columns: columns.split(',').filter_map(column).collect(),
@@ -87,12 +92,20 @@ fn column(written: &'static str) -> Option<Column> {
     let mut words = written.split_whitespace();
     let name = words.next()?;
     let kind = words.next()?;
-    let of = words.next().and(words.next());
+    let (mut of, mut since) = (None, 1);
+    while let (Some(word), Some(said)) = (words.next(), words.next()) {
+        match word {
+            "of" => of = Some(said),
+            "since" => since = said.parse().ok()?,
+            _ => return None,
+        }
+    }
     Some(Column {
         name,
         kind: kind_of(kind.trim_end_matches('?'))?,
         nullable: kind.ends_with('?'),
         of,
+        since,
     })
 }
 

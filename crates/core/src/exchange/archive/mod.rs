@@ -5,11 +5,12 @@
 //! - [`read`](mod@read): bytes to rows, with the place of what does not fit
 //!
 //! # Form
-//! `{"format": "cavesson.barn", "version": 1, "tables": {"horse": [{...}, ...], ...}}`, UTF-8. Every
+//! `{"format": "cavesson.barn", "version": 2, "tables": {"horse": [{...}, ...], ...}}`, UTF-8. Every
 //! table stands in it, in the order of [`form::tables`], rows by their key. Ids are UUIDs, days
 //! `2026-05-04`, instants RFC 3339 in UTC, times of day `07:30:00`, spans PostgreSQL's range of
 //! instants such as `["2026-05-04 14:00:00+00","2026-05-04 15:00:00+00")`. Units stand at the end
-//! of names (`_ms`, `_s`, `_f`, `_pct`). Passwords, sessions and secret links are never in it.
+//! of names (`_ms`, `_s`, `_f`, `_pct`). An archive of an older version is read as well; what came
+//! later is empty in it. Passwords, sessions and secret links are never in it.
 
 pub mod form;
 pub mod read;

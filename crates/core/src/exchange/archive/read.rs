@@ -47,16 +47,17 @@ pub fn read(bytes: &[u8]) -> Result<Archive<'_>, Vec<FieldError>> {
     if document.format != FORMAT {
         return Err(one("/format", format!("must be \"{FORMAT}\"")));
     }
-    if document.version != VERSION {
+    let version = document.version;
+    if !(1..=VERSION).contains(&version) {
         return Err(one(
             "/version",
-            format!(
-                "must be {VERSION}, found {}; a newer Cavesson wrote it",
-                document.version
-            ),
+            format!("must be 1 to {VERSION}, found {version}; a newer Cavesson wrote it"),
         ));
     }
-    let mut checks = Checks::default();
+    let mut checks = Checks {
+        version,
+        ..Checks::default()
+    };
     for name in document.tables.keys() {
         if !tables().iter().any(|table| table.name == *name) {
             checks.add(format!("/tables/{name}"), "is no table of an archive");
@@ -65,6 +66,7 @@ pub fn read(bytes: &[u8]) -> Result<Archive<'_>, Vec<FieldError>> {
     let mut found = Vec::new();
     for table in tables() {
         match document.tables.get(table.name) {
+            None if table.since > version => found.push((table, Vec::new())),
             None => checks.add(format!("/tables/{}", table.name), "must be there"),
             Some(rows) => {
                 checks.rows(table, rows);
@@ -81,6 +83,8 @@ pub fn read(bytes: &[u8]) -> Result<Archive<'_>, Vec<FieldError>> {
 
 #[derive(Default)]
 struct Checks {
+    /// The version of the form that the archive was written in.
+    version: u32,
     errors: Vec<FieldError>,
     /// The ids of each table that is named by one.
     ids: HashMap<&'static str, HashSet<Uuid>>,
@@ -130,6 +134,7 @@ impl Checks {
         for column in &table.columns {
             let field = || format!("{at}/{}", column.name);
             match row.get(column.name) {
+                None if column.since > self.version => {}
                 None => self.add(field(), "must be there"),
                 Some(Value::Null) if column.nullable => {}
                 Some(value) if !fits(column.kind, value) => {

@@ -1,11 +1,11 @@
 //! Every table of an archive: what it holds, what names a row, and its columns in the order
 //! of what they refer to, so that tables can be read one after the other.
 //!
-//! A column is written as its name, its kind, `?` where it may be null, and `of` the table that
-//! its id is to be found in.
+//! A column is written as its name, its kind, `?` where it may be null, `of` the table that
+//! its id is to be found in, and `since` the version of the form in which it came.
 
-/// A table as it is written here: name, what a row is, key, columns.
-pub(super) type Written = (&'static str, &'static str, &'static str, &'static str);
+/// A table as it is written here: since which version, name, what a row is, key, columns.
+pub(super) type Written = (u32, &'static str, &'static str, &'static str, &'static str);
 
 const fn table(
     name: &'static str,
@@ -13,7 +13,11 @@ const fn table(
     key: &'static str,
     columns: &'static str,
 ) -> Written {
-    (name, says, key, columns)
+    (1, name, says, key, columns)
+}
+
+const fn since(version: u32, table: Written) -> Written {
+    (version, table.1, table.2, table.3, table.4)
 }
 
 pub(super) const TABLES: &[Written] = &[
@@ -51,6 +55,16 @@ pub(super) const TABLES: &[Written] = &[
         "program_id id of program, version integer, ladder_version integer, content json, \
          made_by id of person, made_at instant, content_form integer",
     ),
+    since(
+        2,
+        table(
+            "import",
+            "A CSV sheet that was brought in.",
+            "import_id",
+            "import_id id, sheet text, name text, rows integer, made json, by_id id of person, \
+             at instant, undone_at instant?",
+        ),
+    ),
     table(
         "place",
         "An arena, a pen, outside; its lay drawn to scale in feet.",
@@ -77,7 +91,8 @@ pub(super) const TABLES: &[Written] = &[
         "One of a lot.",
         "cow_id",
         "cow_id id, lot_id id of cattle_lot, tag text, kind text, weight_lb integer?, came day, \
-         tempo text, handling text, done flag, note text, put_away_at instant?",
+         tempo text, handling text, done flag, note text, put_away_at instant?, \
+         import_id id? of import since 2",
     ),
     table(
         "cow_sign",
@@ -106,7 +121,8 @@ pub(super) const TABLES: &[Written] = &[
         "horse_id",
         "horse_id id, name text, sex text, foaled integer, color text, owner_id id? of person, \
          made_at instant, known_version integer, program_id id? of program, judged_until day?, \
-         traits texts, markings text, note text, sent_home_at instant?",
+         traits texts, markings text, note text, sent_home_at instant?, \
+         import_id id? of import since 2, forgotten_until integer? since 2",
     ),
     table(
         "goal",
@@ -199,7 +215,8 @@ pub(super) const TABLES: &[Written] = &[
         "ride_id id, horse_id id of horse, rider_id id of person, day day, started_at instant, \
          finished_at instant?, received_at instant, marks texts, note text, \
          device_started_at instant, opened_again integer, quiet_after_s number?, ended text?, \
-         mood text?, intake json?, present text?, exertion text?, from_tape flag",
+         mood text?, intake json?, present text?, exertion text?, from_tape flag, \
+         import_id id? of import since 2",
     ),
     table(
         "ride_block",
@@ -254,7 +271,7 @@ pub(super) const TABLES: &[Written] = &[
          asked_at instant, measure json, undone_at instant?, recorded_by id of person, \
          received_at instant, faults texts, known_version integer, block_id id, \
          sequence integer, asked_after_ms integer, device_asked_at instant, changes integer, \
-         measure_form integer",
+         measure_form integer, import_id id? of import since 2",
     ),
     table(
         "rep_change",
@@ -351,5 +368,24 @@ pub(super) const TABLES: &[Written] = &[
         "report_id",
         "report_id id, horse_id id of horse, month day, told json, sections json, \
          written_by id of person, written_at instant, sent_at instant?, taken_back_at instant?",
+    ),
+    since(
+        2,
+        table(
+            "device_unplugged",
+            "A device that is not heard.",
+            "device",
+            "device text, by_id id of person, at instant",
+        ),
+    ),
+    since(
+        2,
+        table(
+            "deed",
+            "Who changed what, and when.",
+            "deed_id",
+            "deed_id id, at instant, person_id id of person, operation text, did text, path text, \
+             horse_id id? of horse, said json?",
+        ),
     ),
 ];
