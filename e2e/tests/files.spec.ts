@@ -1,3 +1,5 @@
+import { gpx as toGeoJson } from '@tmcw/togeojson';
+import { DOMParser } from '@xmldom/xmldom';
 import { expect, test, type Page } from '@playwright/test';
 import { violations } from './barn';
 import { barn } from './new-barn';
@@ -114,3 +116,46 @@ test('asks of a rein gauge are offered, and become a ride when they are kept', a
   await page.getByLabel('Pick the trace').setInputFiles(file('no.csv', 't,left,right\n0,3,x\n'));
   await expect(page.getByRole('alert')).toContainText('Line 2: the right rein must be a number');
 });
+
+interface Feature {
+  geometry: { type: string; coordinates: number[][][] };
+  properties: { coordinateProperties: { times: string[][] } };
+}
+
+test('another reader finds the same points, times and length in the same file', async ({
+  page,
+}) => {
+  // Two segments ten minutes apart, with what else such files hold: heights, names, extensions.
+  const at = (n: number) => {
+    const time = new Date(Date.UTC(2026, 4, 4, 14, 0, n + (n < 900 ? 0 : 600))).toISOString();
+    const [latitude, longitude] = [44.1 + 0.0006 * Math.sin(n / 40), -103.2 + 0.00002 * n];
+    return `<trkpt lat="${latitude.toFixed(7)}" lon="${longitude.toFixed(7)}"><ele>${1020 + (n % 5)}</ele><time>${time}</time><extensions><hr>88</hr></extensions></trkpt>`;
+  };
+  const points = Array.from({ length: 1_800 }, (_, n) => at(n));
+  const gpx = `<?xml version="1.0" encoding="UTF-8"?>\n<gpx version="1.1" creator="a check" xmlns="http://www.topografix.com/GPX/1/1"><metadata><name>Ride &amp; back</name></metadata><wpt lat="44.1" lon="-103.2"><name>Gate</name></wpt><trk><name>Out</name><trkseg>${points.slice(0, 900).join('\n')}</trkseg><trkseg>${points.slice(900).join('\n')}</trkseg></trk></gpx>`;
+  const document = new DOMParser().parseFromString(gpx, 'text/xml') as unknown as Document;
+  const { features } = toGeoJson(document) as unknown as { features: Feature[] };
+  const { geometry, properties } = features.find(
+    ({ geometry }) => geometry.type === 'MultiLineString',
+  )!;
+  const [lines, { times }] = [geometry.coordinates, properties.coordinateProperties];
+  const minutes = times.map((of) => (Date.parse(of.at(-1)!) - Date.parse(of[0]!)) / 60_000);
+  const miles = lines.map((line) =>
+    line.slice(1).reduce((sum, point, index) => sum + arcMiles(line[index]!, point), 0),
+  );
+  const said = await page.request.post('/api/calc/ride-track', { data: { gpx } });
+  const ours = (await said.json()) as { minutes: number; miles: number };
+  const all = (parts: number[]) => parts.reduce((sum, part) => sum + part, 0);
+  expect(lines.map((line) => line.length)).toEqual([900, 900]);
+  expect(Math.abs(ours.minutes / all(minutes) - 1)).toBeLessThan(0.001);
+  expect(Math.abs(ours.miles / all(miles) - 1)).toBeLessThan(0.005);
+});
+
+/** Miles of a great circle on a sphere of the mean radius of WGS 84 (haversine). */
+function arcMiles([east, north]: number[], [east2, north2]: number[]): number {
+  const rad = (degrees: number) => (degrees * Math.PI) / 180;
+  const [a, b] = [rad(north!), rad(north2!)];
+  const h =
+    Math.sin((b - a) / 2) ** 2 + Math.cos(a) * Math.cos(b) * Math.sin(rad(east2! - east!) / 2) ** 2;
+  return (2 * 6_371_008.8 * Math.asin(Math.sqrt(h))) / 1_609.344;
+}

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { QuietOverTime } from '../draw/QuietOverTime';
+import { Tip } from '../help/Tip';
 import { useNow } from '../recorder/useNow';
 import { useQueue } from '../queue/queue';
 import { toSendAgain } from '../queue/keep';
@@ -48,6 +49,7 @@ export function CheckOver({ made: { kept, id, wanted, pack } }: { made: Made }) 
         {ledOut === undefined && minutes !== undefined && `Quiet after ${Math.round(minutes)} min`}
       </Typography>
       <QuietOverTime minutes={pack.data?.day.quiet_min ?? []} today={minutes} />
+      <Tip of="quiet" />
     </Box>
   );
 }

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type SyntheticEvent } from 'react';
 import { plainTable } from '../frame/plainTable';
 import { Section } from '../frame/Section';
+import { Tip } from '../help/Tip';
 import { handWords, seconds, sideWords } from '../words/answers';
 import { count } from '../words/plain';
 import type { GaugeState } from './gaugeLink';
@@ -71,6 +72,7 @@ function Watched({ address }: { address: string }) {
       <Typography role="status">{inWords(gauge, address)}</Typography>
       <Box sx={{ mt: 1, maxWidth: 760 }}>
         <ReinsLive readings={gauge.readings} asks={gauge.asks} />
+        <Tip of="reins" />
       </Box>
       {gauge.how === 'heard' && (
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>

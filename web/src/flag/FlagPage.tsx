@@ -10,6 +10,7 @@ import { calculateAnywhere } from '../core/anywhere';
 import { FormSelect } from '../form/FormSelect';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
+import { Tip } from '../help/Tip';
 import { FlagLine } from './FlagLine';
 import { ProgramDrawn } from './ProgramDrawn';
 import { NotHeard } from './NotHeard';
@@ -135,6 +136,7 @@ export function FlagPage() {
           sx={{ minHeight: 48, mt: 1 }}
         />
         {program.data && <ProgramDrawn moves={program.data.moves} widthFt={input.width_ft} />}
+        <Tip of="program" />
         <Button onClick={() => setSeed(anySeed())} sx={{ minHeight: 56 }}>
           Another one
         </Button>

@@ -7,6 +7,7 @@ import { Asked } from '../frame/Asked';
 import { NoPage } from '../frame/NoPage';
 import { PageFrame } from '../frame/PageFrame';
 import { Waiting } from '../frame/Waiting';
+import { Tip } from '../help/Tip';
 import { useLive } from '../tack/useLive';
 import { placesQuery } from '../yard/queries';
 import { cloverleafInput } from './barrelDraft';
@@ -93,7 +94,10 @@ function Measured({ plan, lay }: { plan: BarrelPlan; lay: Lay | null }) {
         '@media print': { gridTemplateColumns: '46% 54%', gap: 2 },
       }}
     >
-      <SheetDrawn lay={lay} ridden={ridden} sheet={sheet} />
+      <Box>
+        <SheetDrawn lay={lay} ridden={ridden} sheet={sheet} />
+        <Tip of="plan" />
+      </Box>
       <SheetTables sheet={sheet} ridden={ridden} />
     </Box>
   );

@@ -20,6 +20,19 @@ export const tips = {
     'A beam like that of a scale: it sinks to the side that is less often soft. Level means no difference, or one that may be chance.',
   hands: 'How much was in the hand, week by week: the lighter the fill, the lighter the hand.',
   plan: 'The place to scale, the gate where it is. Hatched is where nobody rides fast. Lines are the way the horse goes, figures are feet for the tape.',
+  quiet:
+    'Minutes until the horse was quiet, ride by ride, today last. The lower, the sooner it settled.',
+  year: 'A year of the two-rein: from nearly all bosal at the left to nearly all bridle at the right. The line is about where such a year stands; each mark is a ride by its own share.',
+  curb: 'The bit to scale, from the side. The longer the arrow, the more there is: at the mouth, under the jaw, at the poll. Turn the shank or the rein and see what changes.',
+  snaffle:
+    'The bit from in front, the hands where they are. The narrower the joint closes, the more it squeezes; hands low and apart leave it open.',
+  program:
+    'Where the flag is as time goes by: up is to the right, down to the left. The steeper, the quicker; level is a wait.',
+  headings:
+    'Each mark is a time the cow was headed, first to last: a post where it stopped, a rail down where it ran through. What it did lately counts most.',
+  ways: 'Minutes turning each way. Even sides lie level; a longer one is the hand that was ridden more.',
+  reins:
+    'The last ten seconds: the left rein upward, the right one downward, dashed. Shaded is an ask, from where it began to where it was let go.',
   held: 'A post filled from the ground to as many levels as are held; the hatched part went rusty.',
 } as const;
 

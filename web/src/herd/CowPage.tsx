@@ -7,6 +7,7 @@ import { Link, useParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
+import { Tip } from '../help/Tip';
 import { useWho } from '../session/who';
 import { dayIn, saidDay, shortDay } from '../words/days';
 import { cowKindWords, goesWords, handlingWords, leftInWords, stopsInWords } from '../words/herd';
@@ -83,6 +84,7 @@ function OneCow({ cow }: { cow: CowPageData }) {
         intro="First to last. What it did lately counts most. A cow that a horse out of place let through is not blamed."
       >
         <Headings stopped={cow.stopped} />
+        <Tip of="headings" />
       </Section>
       <CowHealth cow={cow} />
       <CowWorks works={cow.works} />

@@ -7,6 +7,7 @@ import type { Schemas } from '../api/client';
 import { SideBeam } from '../draw/SideBeam';
 import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
+import { Tip } from '../help/Tip';
 import { levelPath } from '../level/queries';
 import { count, percent } from '../words/plain';
 import type { HorsePage } from './queries';
@@ -34,6 +35,7 @@ export function SidesApart({ page }: { page: HorsePage }) {
           <Sides key={one.level} one={one} page={page} />
         ))}
       </Box>
+      {page.sides.length > 0 && <Tip of="sides" />}
       {page.sides.length > shownAtFirst && (
         <Button onClick={() => setAll(!all)} sx={{ mt: 1 }}>
           {all ? 'Show fewer' : `Show all ${page.sides.length} levels`}

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { HandWeeks } from '../draw/HandWeeks';
 import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
+import { Tip } from '../help/Tip';
 import { handsQuery } from '../tack/queries';
 
 /** How much somebody has in the hand, week by week. */
@@ -31,6 +32,7 @@ export function Hands({ personId, name }: { personId: string; name: string }) {
               )}
               <Box sx={{ maxWidth: 640 }}>
                 <HandWeeks name={name} weeks={own.weeks} />
+                <Tip of="hands" />
               </Box>
             </>
           );

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { CurbBench } from '../draw/CurbBench';
+import { Tip } from '../help/Tip';
 import { forceInWords } from '../words/inches';
 import type { Piece } from '../yard/queries';
 import { curbInput, reach, usualBench, type Bench } from './bench';
@@ -69,6 +70,7 @@ export function CurbOnBench({ piece, bench, longestShank, onBench }: Props) {
         onTurn={(turn) => onBench({ turn: within('turn', turn) })}
         onAngle={(angle) => onBench({ angle: within('angle', angle) })}
       />
+      <Tip of="curb" />
       <ForceRows name={piece.name} rows={rows} says={says} />
       {holes !== 0 && (
         <Button

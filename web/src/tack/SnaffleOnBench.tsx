@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { SnaffleBench } from '../draw/SnaffleBench';
 import { usual } from '../draw/tackShape';
+import { Tip } from '../help/Tip';
 import { forceInWords } from '../words/inches';
 import type { Piece } from '../yard/queries';
 import { reach, snaffleInput, type Bench } from './bench';
@@ -47,6 +48,7 @@ export function SnaffleOnBench({ piece, bench, onBench }: Props) {
         said={output}
         onApart={(apart) => onBench({ apart: Math.min(most, Math.round(apart / step) * step) })}
       />
+      <Tip of="snaffle" />
       <ForceRows
         name={piece.name}
         rows={rows}

@@ -56,6 +56,7 @@ function Whole({ data }: { data: Schemas['TwoRein'] }) {
           plan={plan}
           rides={rides.map(({ day, said }) => ({ day, bosal_pct: said.mean_bosal_pct }))}
         />
+        <Tip of="year" />
       </Section>
       <Section
         title="Ride by ride"

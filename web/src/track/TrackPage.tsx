@@ -9,6 +9,7 @@ import { refusedWords } from '../core/refused';
 import { Asked } from '../frame/Asked';
 import { FigureBand } from '../frame/FigureBand';
 import { PageFrame } from '../frame/PageFrame';
+import { Tip } from '../help/Tip';
 import { MeasuredLinks } from '../tape/MeasuredLinks';
 import { PickFile } from '../frame/PickFile';
 import { plainTable } from '../frame/plainTable';
@@ -99,6 +100,7 @@ function Read({ track }: { track: Track }) {
         </Section>
         <Section title="Left and right">
           <WaysRound ways={track.ways} />
+          <Tip of="ways" />
         </Section>
       </Box>
       <Section title="Circles" intro="Each round by the circle nearest to it.">
