@@ -348,7 +348,7 @@ async fn store_reps(
             })
         })
         .collect();
-    let stored: HashSet<Uuid> = rep::put(barn, &reps, signed.person.person_id)
+    let stored: HashSet<Uuid> = rep::put(barn, &reps, signed.person.person_id, None)
         .await?
         .into_iter()
         .collect();

@@ -37,6 +37,8 @@ use crate::url::{UrlPath, UrlQuery};
 
 /// Imports that are listed.
 const LISTED: i64 = 100;
+/// From so many rows on the database looks at its tables anew.
+const MANY_ROWS: u64 = 1_000;
 /// Asks stored with one statement.
 const REPS_AT_ONCE: usize = 5_000;
 
@@ -187,6 +189,11 @@ async fn bring_in(
     import::add(&mut barn, &new).await?;
     store(&mut barn, &signed, import_id, &found, now).await?;
     barn.commit().await?;
+    // A large sheet takes room that judging needs.
+    drop(found);
+    if read.rows >= MANY_ROWS {
+        import::look_at_tables(&app.pool).await?;
+    }
     judge_and_keep(&app, signed.barn.barn_id, &touched, signed.today()).await;
     Ok(Json(ImportMade {
         import_id: Some(import_id),
@@ -389,8 +396,7 @@ async fn store(
                 asked_at: clock::after(one.rep.asked_at, 0, now),
             })
             .collect();
-        let stored = rep::put(barn, &placed, signed.person.person_id).await?;
-        import::mark_reps(barn, import_id, &stored).await?;
+        rep::put(barn, &placed, signed.person.person_id, Some(import_id)).await?;
     }
     Ok(())
 }

@@ -1,9 +1,10 @@
 insert into rep (barn_id, rep_id, ride_id, block_id, horse_id, skill, rung, side, sequence, asked_after_ms,
-                 asked_at, device_asked_at, measure, measure_form, faults, undone_at, changes, recorded_by, known_version)
+                 asked_at, device_asked_at, measure, measure_form, faults, undone_at, changes, recorded_by, known_version,
+                 import_id)
 select $1, rep_id, ride_id, block_id, sent.horse_id, skill, rung, side, sequence, asked_after_ms,
        asked_at, device_asked_at, measure, $17,
        array(select jsonb_array_elements_text(faults)), case when undone then now() end, changes, $16,
-       horse.known_version
+       horse.known_version, $19
 from unnest($2::uuid[], $3::uuid[], $4::uuid[], $5::uuid[], $6::text[], $7::text[], $8::text[], $9::integer[],
             $10::integer[], $11::timestamptz[], $12::timestamptz[], $13::jsonb[], $14::jsonb[], $15::boolean[],
             $18::integer[])

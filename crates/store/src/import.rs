@@ -8,6 +8,7 @@ use cavesson_core::ride::{Exertion, Mood, RideEnd};
 use jiff::Timestamp;
 use jiff_sqlx::ToSqlx;
 use serde_json::Value;
+use sqlx::PgPool;
 use uuid::Uuid;
 
 use crate::stored::read_word;
@@ -267,27 +268,6 @@ pub async fn mark_cattle(
     Ok(())
 }
 
-/// Says of asks that they came with a sheet.
-///
-/// # Errors
-/// When the query fails.
-pub async fn mark_reps(
-    barn: &mut BarnTransaction,
-    import_id: Uuid,
-    ids: &[Uuid],
-) -> StoreResult<()> {
-    let barn_id = barn.barn_id();
-    sqlx::query!(
-        "update rep set import_id = $2 where barn_id = $1 and rep_id = any($3)",
-        barn_id,
-        import_id,
-        ids
-    )
-    .execute(barn.connection())
-    .await?;
-    Ok(())
-}
-
 /// Whether a sheet that was brought in stands; none where there is no such one. Held until the
 /// end of the transaction.
 ///
@@ -472,4 +452,16 @@ pub async fn rides_known(
         (row.ride_id, ride)
     });
     Ok(known.collect())
+}
+
+/// Has the database look at how large its tables are now. After a large sheet it would otherwise
+/// go on for a minute as if they were small, and read them again and again.
+///
+/// # Errors
+/// When the query fails.
+pub async fn look_at_tables(pool: &PgPool) -> StoreResult<()> {
+    sqlx::query!("analyze ride, ride_block, rep")
+        .execute(pool)
+        .await?;
+    Ok(())
 }

@@ -56,7 +56,7 @@ pub struct PlacedRep<'a> {
 
 /// Stores reps in one statement, under the version their horses have now
 /// ([`crate::horse::raise_versions`] comes first); a rep that is known stays as it is, but for
-/// being taken back or brought back. Returns the ids that were stored or known as sent; one
+/// being taken back or brought back. `import_id` is the sheet they came with. Returns the ids that were stored or known as sent; one
 /// that is missing is known with other content.
 ///
 /// # Errors
@@ -65,6 +65,7 @@ pub async fn put(
     barn: &mut BarnTransaction,
     reps: &[PlacedRep<'_>],
     recorded_by: Uuid,
+    import_id: Option<Uuid>,
 ) -> StoreResult<Vec<Uuid>> {
     let barn_id = barn.barn_id();
     let rep_ids: Vec<Uuid> = reps.iter().map(|r| r.rep.rep_id).collect();
@@ -107,7 +108,8 @@ pub async fn put(
         &undone,
         recorded_by,
         stored::MEASURE_FORM,
-        &changes
+        &changes,
+        import_id
     )
     .fetch_all(barn.connection())
     .await?;

@@ -24,21 +24,25 @@ pub struct Arguments {
     /// Rows of the sheet
     #[arg(long, default_value_t = 100_000)]
     rows: usize,
-    /// Only write a sheet of asks of these many rows to the standard output, of a horse of this name
+    /// Only write the sheet of asks to the standard output
     #[arg(long)]
-    sheet_of: Option<String>,
+    sheet: bool,
 }
 
 const COLUMNS: &str = "day,time_of_day,horse,rider,skill,rung,side,hand,time_s,answer,faults";
 
-/// Asks of a horse: twenty a ride, two rides a day, from two years ago on.
-fn sheet(rows: usize, horse: &str) -> String {
+/// Horses of the sheet.
+const HORSES: usize = 20;
+
+/// Asks of the horses by turns: twenty a ride, from two years ago on.
+fn sheet(rows: usize) -> String {
     let mut text = format!("{COLUMNS}\r\n");
     let first = date(2024, 1, 1);
     for row in 0..rows {
         let ride = row / 20;
-        let day = first.saturating_add(jiff::ToSpan::days((ride / 2 % 800) as i64));
-        let time = ["08:00", "15:30"][ride % 2];
+        let horse = format!("Bench {}", ride % HORSES + 1);
+        let day = first.saturating_add(jiff::ToSpan::days((ride / HORSES % 800) as i64));
+        let time = ["08:00", "15:30"][ride / HORSES / 800 % 2];
         let side = ["left", "right"][row % 2];
         let hand = ["feather", "fingertip", "two_fingers"][row % 3];
         // Writing to a text does not fail.
@@ -61,14 +65,15 @@ fn most_mb() -> Option<u64> {
 
 /// Measures.
 pub fn run(arguments: &Arguments) -> anyhow::Result<()> {
-    if let Some(horse) = &arguments.sheet_of {
-        print!("{}", sheet(arguments.rows, horse));
+    let text = sheet(arguments.rows);
+    if arguments.sheet {
+        print!("{text}");
         return Ok(());
     }
-    let text = sheet(arguments.rows, "Quill");
     let columns = matched(Sheet::Asks, COLUMNS.split(','))?;
     let me = [(Uuid::from_u128(1), "Wren".to_owned())];
-    let horses = [(Uuid::from_u128(2), "Quill".to_owned())];
+    let horse = |n: usize| (Uuid::from_u128(n as u128 + 1), format!("Bench {n}"));
+    let horses: Vec<(Uuid, String)> = (1..=HORSES).map(horse).collect();
     let known = Known {
         person_id: me[0].0,
         riders: &me,
