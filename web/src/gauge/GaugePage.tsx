@@ -5,11 +5,10 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { calculateAnywhere } from '../core/anywhere';
 import type { Output } from '../core/core';
-import { refusedWords } from '../core/refused';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { MeasuredLinks } from '../tape/MeasuredLinks';
-import { PickFile } from '../frame/PickFile';
+import { ReadFile } from '../frame/ReadFile';
 import { Section } from '../frame/Section';
 import { horsePageQuery, horsePath, type HorsePage } from '../horse/queries';
 import { count } from '../words/plain';
@@ -58,18 +57,7 @@ function Picked({ page }: { page: HorsePage }) {
         Pick the trace of a ride: seconds, left and right rein in newtons, one row a reading. The
         asks in it are found here in the page; what you keep becomes a ride.
       </Typography>
-      <PickFile
-        label="Pick the trace"
-        accept=".csv,text/csv,text/plain"
-        disabled={read.isPending}
-        onPick={(file) => read.mutate(file)}
-      />
-      {read.isPending && <Typography role="status">Reading it.</Typography>}
-      {read.isError && (
-        <Typography role="alert" sx={{ mt: 1.5, color: 'error.main' }}>
-          {refusedWords(read.error)}
-        </Typography>
-      )}
+      <ReadFile label="Pick the trace" accept=".csv,text/csv,text/plain" read={read} />
       {read.data && (
         <>
           <Reins trace={read.data.trace} />

@@ -5,13 +5,12 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { calculateAnywhere } from '../core/anywhere';
 import type { Output } from '../core/core';
-import { refusedWords } from '../core/refused';
 import { Asked } from '../frame/Asked';
 import { FigureBand } from '../frame/FigureBand';
 import { PageFrame } from '../frame/PageFrame';
 import { Tip } from '../help/Tip';
 import { MeasuredLinks } from '../tape/MeasuredLinks';
-import { PickFile } from '../frame/PickFile';
+import { ReadFile } from '../frame/ReadFile';
 import { plainTable } from '../frame/plainTable';
 import { Section } from '../frame/Section';
 import { horsePageQuery, horsePath } from '../horse/queries';
@@ -60,18 +59,7 @@ function Picked() {
         Pick the GPX file of a ride, as a watch or phone writes it. It is read here in the page and
         kept nowhere.
       </Typography>
-      <PickFile
-        label="Pick the track"
-        accept=".gpx,application/gpx+xml"
-        disabled={read.isPending}
-        onPick={(file) => read.mutate(file)}
-      />
-      {read.isPending && <Typography role="status">Reading it.</Typography>}
-      {read.isError && (
-        <Typography role="alert" sx={{ mt: 1.5, color: 'error.main' }}>
-          {refusedWords(read.error)}
-        </Typography>
-      )}
+      <ReadFile label="Pick the track" accept=".gpx,application/gpx+xml" read={read} />
       {read.data && <Read track={read.data} />}
     </>
   );

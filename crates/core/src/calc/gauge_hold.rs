@@ -4,7 +4,8 @@ use serde::{Deserialize, Serialize};
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{FieldError, GAUGE_LINES, TRACK_S};
-use crate::device::rein_gauge::{GaugeAsk, Hold, of_hold};
+use crate::device::gauge_hold::{Hold, of_hold};
+use crate::device::rein_gauge::GaugeAsk;
 
 /// Input of `gauge-hold`.
 #[derive(Debug, Clone, Deserialize)]

@@ -4,8 +4,10 @@
 //! - [`timer`]: timing eyes at a line, which run they timed, what went wrong
 //! - [`flag`]: a mechanical flag
 //! - [`rein_gauge`]: the pull of both reins, and the asks in it
+//! - [`gauge_hold`]: which of them a hold of the thumb was
 
 pub mod flag;
+pub mod gauge_hold;
 pub mod line;
 pub mod rein_gauge;
 pub mod timer;

@@ -2,10 +2,9 @@
 //! second. The noise is that of a cheap load cell: 0.3 N, with a drift of half a newton.
 
 use cavesson_core::Side;
+use cavesson_core::device::gauge_hold::{Hold, of_hold};
 use cavesson_core::device::line::summed;
-use cavesson_core::device::rein_gauge::{
-    GaugeAsk, GaugeLine, GaugeListener, GaugeReading, Hold, asks, of_hold,
-};
+use cavesson_core::device::rein_gauge::{GaugeAsk, GaugeLine, GaugeListener, GaugeReading, asks};
 use cavesson_core::rep::HandWeight;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
