@@ -1,8 +1,9 @@
 //! Horses: who is here, what is written down of them, going home and coming back.
 
-use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
+use axum::response::{IntoResponse, Response};
+use axum::{Extension, Json};
 use cavesson_core::bounds::FieldError;
 use cavesson_core::horse::goal::check_goals;
 use cavesson_core::horse::rows::{self, HorseRows, Named};
@@ -18,6 +19,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::deeds::keep::Unchanged;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
@@ -185,10 +187,7 @@ async fn add(
         (status = 200, description = "The horses of the rows, and what doesn't fit; with anything that doesn't, nothing was added", body = HorseRows),
     )
 )]
-async fn add_rows(
-    Trainer(signed): Trainer,
-    Body(new): Body<NewHorseRows>,
-) -> Answer<Json<HorseRows>> {
+async fn add_rows(Trainer(signed): Trainer, Body(new): Body<NewHorseRows>) -> Answer<Response> {
     let mut barn = signed.write().await?;
     let owners: Vec<(Uuid, String)> = person::members(&mut barn)
         .await?
@@ -211,8 +210,9 @@ async fn add_rows(
             horse::add(&mut barn, Uuid::now_v7(), sheet).await?;
         }
         barn.commit().await?;
+        return Ok(Json(found).into_response());
     }
-    Ok(Json(found))
+    Ok((Extension(Unchanged), Json(found)).into_response())
 }
 
 /// One horse.

@@ -2,9 +2,10 @@
 
 use std::collections::{HashMap, HashSet};
 
-use axum::Json;
 use axum::extract::{DefaultBodyLimit, State};
 use axum::http::StatusCode;
+use axum::response::{IntoResponse, Response};
+use axum::{Extension, Json};
 use cavesson_core::bounds::{FILE_NAME_LETTERS, FieldError};
 use cavesson_core::cattle::cow::CowKind;
 use cavesson_core::exchange::import::{
@@ -28,6 +29,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::{MOST_SHEET_BYTES, SheetBytes};
+use crate::deeds::keep::Unchanged;
 use crate::horses::program_names;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
@@ -163,15 +165,16 @@ async fn bring_in(
     Trainer(signed): Trainer,
     UrlQuery(how): UrlQuery<How>,
     SheetBytes(bytes): SheetBytes,
-) -> Answer<Json<ImportMade>> {
+) -> Answer<Response> {
     let mut barn = signed.write().await?;
     let (sheet, name) = (how.sheet, how.name.clone());
     let (found, read) = read_sheet(&app, &signed, &mut barn, how, bytes).await?;
     if read.wrong_rows > 0 {
-        return Ok(Json(ImportMade {
+        let made = ImportMade {
             import_id: None,
             read,
-        }));
+        };
+        return Ok((Extension(Unchanged), Json(made)).into_response());
     }
     let now = signed.now().timestamp();
     let import_id = Uuid::now_v7();
@@ -195,10 +198,11 @@ async fn bring_in(
         import::look_at_tables(&app.pool).await?;
     }
     judge_and_keep(&app, signed.barn.barn_id, &touched, signed.today()).await;
-    Ok(Json(ImportMade {
+    let made = ImportMade {
         import_id: Some(import_id),
         read,
-    }))
+    };
+    Ok(Json(made).into_response())
 }
 
 /// Take a sheet back: everything that came with it goes.
@@ -214,7 +218,7 @@ async fn undo(
     State(app): State<App>,
     Trainer(signed): Trainer,
     UrlPath(import_id): UrlPath<Uuid>,
-) -> Answer<StatusCode> {
+) -> Answer<Response> {
     let mut barn = signed.write().await?;
     match import::stands(&mut barn, import_id).await? {
         None => {
@@ -222,7 +226,7 @@ async fn undo(
                 "no sheet of this id was brought in here",
             ));
         }
-        Some(false) => return Ok(StatusCode::NO_CONTENT),
+        Some(false) => return Ok((Extension(Unchanged), StatusCode::NO_CONTENT).into_response()),
         Some(true) => {}
     }
     let touched = import::horses_of(&mut barn, import_id).await?;
@@ -230,7 +234,7 @@ async fn undo(
     import::undo(&mut barn, import_id, &touched, app.clock.now()).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &touched, signed.today()).await;
-    Ok(StatusCode::NO_CONTENT)
+    Ok(StatusCode::NO_CONTENT.into_response())
 }
 
 /// The horses of which more is known after the import.
@@ -396,7 +400,12 @@ async fn store(
                 asked_at: clock::after(one.rep.asked_at, 0, now),
             })
             .collect();
-        rep::put(barn, &placed, signed.person.person_id, Some(import_id)).await?;
+        let stored = rep::put(barn, &placed, signed.person.person_id, Some(import_id)).await?;
+        if stored.len() < placed.len() {
+            return Err(Problem::keeps_the_barn(
+                "asks of this sheet were stored by somebody else just now; look it through again. Nothing was brought in",
+            ));
+        }
     }
     Ok(())
 }

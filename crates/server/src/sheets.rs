@@ -172,10 +172,12 @@ fn ask_cells(ask: AskOfSheet, ladders: &HashMap<Uuid, HorseLadder>) -> Cells {
     let level = ladders
         .get(&ask.horse_id)
         .and_then(|on| on.ladder.at(&ask.level));
-    let soft = level.zip(ask.measure.as_ref()).map(|(level, measure)| {
-        let soft = measure.is_soft(&level.gate.soft, level.gait);
-        if soft { "yes" } else { "no" }.to_owned()
-    });
+    let soft = level
+        .zip(ask.measure.as_ref().filter(|measure| measure.is_judged()))
+        .map(|(level, measure)| {
+            let soft = measure.is_soft(&level.gate.soft, level.gait);
+            if soft { "yes" } else { "no" }.to_owned()
+        });
     let kind = ask
         .measure
         .as_ref()

@@ -103,7 +103,9 @@ export function Columns({ file, sheet, look }: Props) {
               value={lotId}
               of={[
                 ['', 'Pick one'],
-                ...(lots.data ?? []).map(({ lot_id, name }) => [lot_id, name] as const),
+                ...(lots.data ?? [])
+                  .filter(({ put_away_at }) => !put_away_at)
+                  .map(({ lot_id, name }) => [lot_id, name] as const),
               ]}
               onPick={(one) => {
                 check.reset();

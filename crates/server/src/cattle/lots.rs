@@ -1,7 +1,8 @@
 //! A lot with its cattle and settlings.
 
-use axum::Json;
 use axum::http::StatusCode;
+use axum::response::{IntoResponse, Response};
+use axum::{Extension, Json};
 use cavesson_core::bounds::CATTLE_OF_LOT;
 use cavesson_core::cattle::cow::{CowKind, CowSheet};
 use cavesson_core::cattle::herd::CowStanding;
@@ -20,6 +21,7 @@ use super::herd::{self, CowNow};
 use super::no_lot;
 use crate::App;
 use crate::body::Body;
+use crate::deeds::keep::Unchanged;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Trainer};
@@ -158,7 +160,7 @@ async fn add_rows(
     Trainer(signed): Trainer,
     UrlPath(lot_id): UrlPath<Uuid>,
     Body(new): Body<NewCowRows>,
-) -> Answer<Json<CowRows>> {
+) -> Answer<Response> {
     let today = signed.today();
     let mut barn = signed.write().await?;
     let found = herd::of_lot(&mut barn, lot_id, today)
@@ -189,8 +191,9 @@ async fn add_rows(
             cow::add(&mut barn, Uuid::now_v7(), lot_id, sheet).await?;
         }
         barn.commit().await?;
+        return Ok(Json(read).into_response());
     }
-    Ok(Json(read))
+    Ok((Extension(Unchanged), Json(read)).into_response())
 }
 
 /// Write down how a herd was settled. The same one may be sent again.

@@ -23,6 +23,11 @@ const MOST_SAID: usize = 8_000;
 /// Fields whose value is nobody's to read.
 const SECRET: [&str; 4] = ["password", "now", "new", "word"];
 
+/// Put into an answer by a handler that changed nothing: something was only looked at, did not fit,
+/// or was so already.
+#[derive(Debug, Clone, Copy)]
+pub struct Unchanged;
+
 /// The body of a request, put here by whoever reads it.
 #[derive(Debug, Clone, Default)]
 pub struct Said(Arc<Mutex<Option<Value>>>);
@@ -97,7 +102,8 @@ pub async fn keep(
     let said = Said::default();
     request.extensions_mut().insert(said.clone());
     let answer = next.run(request).await;
-    let Some(who) = who.filter(|_| answer.status().is_success()) else {
+    let changed = answer.status().is_success() && answer.extensions().get::<Unchanged>().is_none();
+    let Some(who) = who.filter(|_| changed) else {
         return answer;
     };
     let said = said.take();
