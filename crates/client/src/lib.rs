@@ -157,6 +157,17 @@ impl Client {
         done(self.call(Method::POST, &path, &body).await?).await
     }
 
+    /// Places a horse by hand: these levels, and all they stand on, count as held until first
+    /// asks say otherwise.
+    ///
+    /// # Errors
+    /// No answer, or a refusal.
+    pub async fn place(&self, horse_id: Uuid, levels: &[Level]) -> ClientResult<()> {
+        let body = json!({"placing_id": Uuid::now_v7(), "levels": levels});
+        let path = format!("/api/horses/{horse_id}/placings");
+        done(self.call(Method::POST, &path, &body).await?).await
+    }
+
     /// What the judge says of a level now.
     ///
     /// # Errors

@@ -208,7 +208,7 @@ fn a_simulated_horse_is_judged_by_the_next_calculator() {
         [
             ("start.bend-ground", "held"),
             ("bend.flex", "held"),
-            ("frame.poll", "held")
+            ("frame.poll", "closed")
         ]
     );
     // The frame's gate passes, but the hip at the stand, which it needs, was never asked.

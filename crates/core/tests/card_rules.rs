@@ -86,7 +86,7 @@ proptest! {
             for named in &block.levels {
                 let index = horse.ladder.position(&named.level).unwrap();
                 let level = &horse.ladder.levels[index];
-                prop_assert!(limits.allows(level), "{} above the brake", level.name);
+                prop_assert!(limits.allows(horse.ladder, index), "{} above the brake", level.name);
                 if let Some(with) = level.with {
                     prop_assert!(day.at_hand.contains(&with), "{} without {with:?}", level.name);
                 }

@@ -31,7 +31,7 @@ fn rides(all: &[Vec<Rep>]) -> Vec<Rep> {
     rides(&[ride_of(0, (8, 8), (8, 8)), ride_of(1, (8, 8), (8, 8))]), 1, Verdict::Confirm, State::Confirming
 )]
 #[case::good_but_for_cold_first_asks(
-    rides(&[cold_ride(0, 9), cold_ride(1, 9), cold_ride(3, 9), cold_ride(4, 9)]), 4, Verdict::Confirm, State::Confirming
+    rides(&[0, 1, 2, 3, 4, 5].map(|after| cold_ride(after, 9))), 5, Verdict::Confirm, State::Confirming
 )]
 #[case::four_soft_days(soft_days([0, 1, 3, 4]), 4, Verdict::Advance, State::Held)]
 #[case::the_right_side_lags(

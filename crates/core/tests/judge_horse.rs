@@ -8,7 +8,9 @@ use barn::horse::{Horse, index_of, ladder, turn};
 use barn::{BRACED, SOFT, day};
 use cavesson_core::Side;
 use cavesson_core::horse::{CareKind, RideMark};
-use cavesson_core::judge::{Caution, Outcome, State, Verdict, judge_horse, level, overrule};
+use cavesson_core::judge::{
+    Caution, Outcome, State, Verdict, judge_horse, level, outcome as turned_out,
+};
 use cavesson_core::rep::turn::{Position, Shoulders, Weight};
 use cavesson_core::rep::{Carry, Change, Count, Measure, Steps, carry, change};
 
@@ -110,7 +112,7 @@ fn the_level_below_must_have_been_soft_on_its_last_day() {
     assert!(
         judged.reasons[0]
             .text
-            .starts_with("The level below was 25% soft"),
+            .starts_with("Left: the level below was 50% soft"),
         "{:?}",
         judged.reasons[0]
     );
@@ -324,25 +326,16 @@ fn a_decision_turns_out_as_the_later_days_go() {
     let horse = Horse::new()
         .standing_on("bend.flex/stand")
         .soft_gives("bend.flex/stand", DAYS);
-    let days = |horse: &Horse, after| horse.at("bend.flex/stand", after).history.days;
-    assert_eq!(
-        overrule::outcome(day(5), &days(&horse, 5), day(6)),
-        Outcome::TooEarly
-    );
+    let outcome = |horse: &Horse, after: i64, on: i64| {
+        let history = horse.at("bend.flex/stand", after).history;
+        turned_out::outcome(day(5), &history.days, &history.changes, day(on))
+    };
+    assert_eq!(outcome(&horse, 5, 6), Outcome::TooEarly);
     let held = horse.soft_gives("bend.flex/stand", [7, 9, 11]);
-    assert_eq!(
-        overrule::outcome(day(5), &days(&held, 11), day(11)),
-        Outcome::Held
-    );
+    assert_eq!(outcome(&held, 11, 11), Outcome::Held);
     let back = held.ride("bend.flex/stand", 13, &vec![Measure::Give(BRACED); 8]);
-    assert_eq!(
-        overrule::outcome(day(5), &days(&back, 13), day(13)),
-        Outcome::WentBack
-    );
-    assert_eq!(
-        overrule::outcome(day(5), &days(&back, 12), day(12)),
-        Outcome::Held
-    );
+    assert_eq!(outcome(&back, 13, 13), Outcome::WentBack);
+    assert_eq!(outcome(&back, 12, 12), Outcome::Held);
 }
 
 /// "Held" is promised after three later days, however long ago the decision was.
@@ -361,9 +354,9 @@ fn a_decision_held_after_three_later_days_and_not_before() {
         let asked = horse
             .clone()
             .soft_gives("bend.flex/stand", later.iter().copied());
-        let days = asked.at("bend.flex/stand", 60).history.days;
+        let history = asked.at("bend.flex/stand", 60).history;
         assert_eq!(
-            overrule::outcome(day(5), &days, day(60)),
+            turned_out::outcome(day(5), &history.days, &history.changes, day(60)),
             expected,
             "{later:?}"
         );

@@ -265,7 +265,7 @@ proptest! {
         let all = tracks(ladder(), &standings, day(on));
         let held: u32 = all.iter().map(|track| track.held).sum();
         let levels: u32 = all.iter().map(|track| track.levels).sum();
-        let said = standings.iter().filter(|standing| standing.retention.held_since.is_some()).count();
+        let said = standings.iter().filter(|standing| standing.counts_as_held()).count();
         prop_assert_eq!((held as usize, levels as usize), (said, ladder().levels.len()));
         // What comes next is on the ladder, and nothing that is closed.
         let next = next_level(ladder(), &standings, day(on));

@@ -15,7 +15,11 @@ use cavesson_core::sim_horse::{Quits, Rider, SimulatedHorse, Traits};
 fn ridden(quits: Quits, traits: Traits) -> (Vec<[Vec<bool>; 2]>, Vec<Rep>) {
     let level = barn::flex();
     let mut horse = SimulatedHorse::new(traits, &[level], 11);
-    let rider = Rider { offset: 0.0, quits };
+    let rider = Rider {
+        offset: 0.0,
+        quits,
+        spares_bad_days: false,
+    };
     let (mut rides, mut reps) = (Vec::new(), Vec::new());
     for plan in barn::plan(40, 1, (6, 6)) {
         let ridden = horse.ride_by(&plan, &rider);

@@ -121,6 +121,7 @@ fn barn_of(horses: u64, offset: f64) -> Vec<HorseFile> {
                     &Rider {
                         offset: if at == 0 { offset } else { -offset },
                         quits: Quits::AsPlanned,
+                        spares_bad_days: false,
                     },
                 );
                 rides.push(RideFacts {
@@ -207,6 +208,7 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
         let easy = Rider {
             offset: 1.2,
             quits: Quits::AsPlanned,
+            ..Rider::default()
         };
         let ridden = horse.ride_by(&plan, &easy);
         rides.push(RideFacts {

@@ -6,6 +6,7 @@ mod barn;
 use barn::horse::ladder;
 use barn::mirrored;
 use cavesson_core::bench::barn::season;
+use cavesson_core::judge::held::Phase;
 use cavesson_core::judge::sides::sides;
 use cavesson_core::judge::soft_map::soft_map;
 use cavesson_core::judge::track::tracks;
@@ -180,8 +181,9 @@ proptest! {
             if said.verdict == Verdict::Advance {
                 prop_assert!(said.gate.passes && said.missing.is_empty() && said.stale.is_empty());
             }
-            prop_assert_eq!(standing.state == State::Closed, !said.missing.is_empty() && standing.retention.held_since.is_none()
-                && said.verdict != Verdict::EaseBack && standing.overruled_by.is_none());
+            let hold = &standing.history.hold;
+            let never_held = hold.phase == Phase::Never && hold.eased.is_none();
+            prop_assert_eq!(standing.state == State::Closed, !said.missing.is_empty() && never_held);
         }
     }
 
@@ -215,7 +217,7 @@ proptest! {
             prop_assert!(one.evenness.stiff_side != Some(Side::Both));
         }
         let held: u32 = tracks(ladder(), &standings, on).iter().map(|track| track.held).sum();
-        let counted = standings.iter().filter(|standing| standing.retention.held_since.is_some()).count();
+        let counted = standings.iter().filter(|standing| standing.counts_as_held()).count();
         prop_assert_eq!(held as usize, counted);
     }
 

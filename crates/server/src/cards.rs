@@ -12,7 +12,7 @@ use cavesson_core::horse::HorseTrait;
 use cavesson_core::judge::hole::FoundHole;
 use cavesson_core::judge::holes;
 use cavesson_core::ladder::AtHand;
-use cavesson_core::week::rule::minutes_of;
+use cavesson_core::week::booking::minutes_of;
 use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::{BarnTransaction, booking, card_block, horse, ride};
 use jiff::civil::Date;

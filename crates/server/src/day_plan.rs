@@ -261,7 +261,7 @@ pub fn minutes_long(minutes: u16) -> jiff::SignedDuration {
 
 /// Minutes from midnight.
 fn minutes_of(time: Time) -> u16 {
-    cavesson_core::week::rule::minutes_of(time)
+    cavesson_core::week::booking::minutes_of(time)
 }
 
 /// The rides that stand in a day as the pages show them, earliest first; with `owner`,

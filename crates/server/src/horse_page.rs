@@ -337,8 +337,8 @@ fn last_ride(judged: &Judged) -> Option<LastRide> {
             let before = history.days.iter().rev().nth(1);
             Some(AskedLevel {
                 level: standing.index,
-                soft: on_it.all_sides.soft,
-                asked: on_it.all_sides.asked,
+                soft: on_it.all_sides().soft,
+                asked: on_it.all_sides().asked,
                 before: before.map(|day| day.verdict),
                 now: standing.verdict,
             })

@@ -8,7 +8,7 @@ use cavesson_core::intake::belief::Effort;
 use cavesson_core::intake::found::{Finding, FoundLevel, IntakeHole};
 use cavesson_core::intake::safe::Known;
 use cavesson_core::intake::{BarnHorse, Belief, IntakeAsk, Model, Story, found};
-use cavesson_core::judge::{Confirmation, KeptIntake, ShownAtIntake};
+use cavesson_core::judge::{KeptIntake, ShownAtIntake};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_store::intake::{self, IntakeRide, StoredIntake};
@@ -98,7 +98,7 @@ async fn show(
                 .levels
                 .into_iter()
                 .map(|found| LevelOfIntake {
-                    confirmation: confirmation(&judged, &stored.kept, &found.level, today),
+                    confirmation: confirmation(&judged, &stored.kept, &found.level),
                     found,
                 })
                 .collect(),
@@ -129,15 +129,30 @@ async fn show(
     }))
 }
 
-fn confirmation(
-    judged: &Judged,
-    kept: &KeptIntake,
-    level: &Level,
-    today: Date,
-) -> Option<Confirmation> {
+/// What first asks since have said of a level that was shown at intake.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+enum Confirmation {
+    /// Not yet enough.
+    Waiting,
+    /// It is held.
+    Confirmed,
+    /// It is not: worked on like any other.
+    Doubted,
+}
+
+/// What first asks since have said of a level that the intake showed; none where it was not
+/// shown, or holds for another reason by now.
+fn confirmation(judged: &Judged, kept: &KeptIntake, level: &Level) -> Option<Confirmation> {
     let index = judged.ladder().position(level)?;
+    kept.shown.iter().find(|shown| shown.level == *level)?;
+    let hold = &judged.standings[index].history.hold;
     let sides = judged.ladder().levels[index].asked_sides();
-    kept.of(level, judged.file.asks_until(index, today), sides, today)
+    Some(match hold.is_held() {
+        false => Confirmation::Doubted,
+        true if hold.is_unconfirmed(sides) => Confirmation::Waiting,
+        true => Confirmation::Confirmed,
+    })
 }
 
 /// The asks of an intake, ride after ride.

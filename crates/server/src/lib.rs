@@ -7,7 +7,7 @@
 //! | [`documented`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
 //! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `care`, `loads`, `owners`, `reviews`, `months`, `sheets`, `imports`, `devices`, `deeds`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `placings`, `news`, `care`, `loads`, `owners`, `reviews`, `months`, `sheets`, `imports`, `devices`, `deeds`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
@@ -54,11 +54,13 @@ mod levels;
 mod live;
 mod loads;
 mod months;
+mod news;
 mod overrules;
 mod owners;
 mod packs;
 pub mod password;
 mod people;
+mod placings;
 pub mod problem;
 mod program_meant;
 mod program_preview;

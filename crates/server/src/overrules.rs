@@ -7,7 +7,7 @@ use std::sync::Arc;
 use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
-use cavesson_core::judge::overrule::outcome;
+use cavesson_core::judge::outcome::outcome;
 use cavesson_core::judge::{Outcome, Overrule, Verdict};
 use cavesson_core::ladder::check::find_level;
 use cavesson_core::ladder::{Level, RungId, SkillId};
@@ -283,11 +283,11 @@ impl TurnedOut {
     fn of(&self, horse_id: Uuid, level: &Level, day: Date) -> Option<(Horse, LevelBrief, Outcome)> {
         let judged = self.judged.get(&horse_id)?;
         let index = judged.ladder().position(level)?;
-        let days = &judged.standings[index].history.days;
+        let history = &judged.standings[index].history;
         Some((
             self.horses.get(&horse_id)?.clone(),
             LevelBrief::of(&judged.ladder().levels[index], judged.ladder()),
-            outcome(day, days, self.today),
+            outcome(day, &history.days, &history.changes, self.today),
         ))
     }
 

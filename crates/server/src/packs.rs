@@ -134,6 +134,9 @@ fn context(known: &Known, riders: &[RiderOffset]) -> Context {
         overrules: known.overrules.clone(),
         intake: known.intake.clone(),
         riders: riders.to_vec(),
+        placings: known.placings.clone(),
+        answers: known.answers.clone(),
+        programs_before: Vec::new(),
         faults: known
             .faults
             .iter()

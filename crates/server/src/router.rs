@@ -25,9 +25,9 @@ use crate::signed::UNUSED;
 use crate::{
     App, Settings, access_links, account, archives, barns, batches, board, bookings, busy, calc,
     calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, deeds, devices, flag,
-    ground, health, horse_page, horses, imports, intakes, ladder, levels, live, loads, overrules,
-    owners, packs, people, program_meant, program_preview, programs, reviews, ride_horse, rides,
-    roads, session, sheets, tack, today, trips, weather, web, weeks, yard,
+    ground, health, horse_page, horses, imports, intakes, ladder, levels, live, loads, news,
+    overrules, owners, packs, people, placings, program_meant, program_preview, programs, reviews,
+    ride_horse, rides, roads, session, sheets, tack, today, trips, weather, web, weeks, yard,
 };
 
 /// How long a request may take.
@@ -63,6 +63,8 @@ fn api() -> OpenApiRouter<App> {
         .merge(programs::routes())
         .merge(program_preview::routes())
         .merge(overrules::routes())
+        .merge(placings::routes())
+        .merge(news::routes())
         .merge(packs::routes())
         .merge(care::routes())
         .merge(loads::routes())

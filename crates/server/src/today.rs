@@ -7,7 +7,7 @@ use cavesson_core::heat::{HeatBand, HeatHour};
 use cavesson_core::judge::{self, State as LevelState, Verdict};
 use cavesson_core::ladder::Level;
 use cavesson_core::week::BookingKind;
-use cavesson_core::week::rule::minutes_of;
+use cavesson_core::week::booking::minutes_of;
 use cavesson_store::card_block;
 use cavesson_store::horse;
 use cavesson_store::ride::{self, Ride};

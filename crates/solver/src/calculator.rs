@@ -82,6 +82,9 @@ pub fn calculate(input: &Input) -> Result<Output, FieldError> {
     let solved = solved.map_err(|why| match why {
         Unsolvable::Field(error) => error.under("/instance"),
         Unsolvable::Pins(texts) => FieldError::new("/instance/pins", texts.join(" ")),
+        Unsolvable::BoundBeaten { worth, bound } => {
+            FieldError::new("/instance", Unsolvable::beaten(worth, bound))
+        }
     })?;
     let terms = solved.score.terms.iter();
     Ok(Output {

@@ -183,6 +183,8 @@ impl<'a> Placing<'a> {
     /// First rides, and what needs a helper: somebody is there all through and on no horse.
     fn stand_by(&mut self) {
         let instance = self.instance;
+        // Who stands by when, for which ride: one at a time.
+        let mut standing: Vec<(usize, u8, u16, u16, Column)> = Vec::new();
         for index in 0..self.choices.len() {
             let one = self.choices[index];
             let needs = instance.horses[one.horse].first_rides || one.work(instance).helper;
@@ -213,29 +215,41 @@ impl<'a> Placing<'a> {
             };
             let own = self.columns[index];
             let mut by: Vec<(f64, Column)> = vec![(1.0, own)];
-            let mut always = false;
             let mut rows: Vec<Vec<(f64, Column)>> = Vec::new();
             let at_once: Vec<(usize, Vec<Column>)> = there
                 .into_iter()
                 .map(|other| (other, rides(other)))
                 .collect();
-            for (_, rides) in at_once {
-                if rides.is_empty() {
-                    always = true;
-                    break;
-                }
+            for (other, rides) in at_once {
                 let stands = self.model.amount(1.0, 0.0);
                 by.push((-1.0, stands));
+                standing.push((other, day, from, to, stands));
                 for ride in rides {
                     rows.push(vec![(1.0, stands), (1.0, ride)]);
                 }
             }
-            if always {
-                continue;
-            }
             self.row(by, 0.0);
             for row in rows {
                 self.row(row, 1.0);
+            }
+        }
+        self.one_at_a_time(&standing);
+    }
+
+    /// Nobody stands by at two rides at once.
+    fn one_at_a_time(&mut self, standing: &[(usize, u8, u16, u16, Column)]) {
+        let mut begins: Vec<(usize, u8, u16)> =
+            standing.iter().map(|one| (one.0, one.1, one.2)).collect();
+        begins.sort_unstable();
+        begins.dedup();
+        for (other, day, at) in begins {
+            let at_once: Vec<(f64, Column)> = standing
+                .iter()
+                .filter(|one| (one.0, one.1) == (other, day) && one.2 <= at && at < one.3)
+                .map(|one| (1.0, one.4))
+                .collect();
+            if at_once.len() > 1 {
+                self.row(at_once, 1.0);
             }
         }
     }

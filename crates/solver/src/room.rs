@@ -242,41 +242,47 @@ impl<'a> Room<'a> {
         self.somebody_by(one, steps)
     }
 
-    /// Somebody stands by where that is needed, for this ride and for those that need it.
+    /// Somebody stands by where that is needed, for this ride and for those that need it: one
+    /// helper a ride. More helpers than rides at once are always enough to give each its own.
     fn somebody_by(&self, one: &Choice, steps: Steps) -> bool {
         let needs = self.instance.horses[one.horse].first_rides || one.work(self.instance).helper;
         let day = usize::from(one.ride.day);
-        if needs
-            && !self.is_by(
-                one.ride.day,
-                (one.ride.from_min, one.to_min),
-                one.rider,
-                None,
-            )
-        {
+        let at_once = |steps: Steps| {
+            let of_day = self
+                .with_helper
+                .iter()
+                .filter(|of| usize::from(of.0) == day);
+            of_day.filter(|of| mask(of.1, of.2) & steps != 0).count()
+        };
+        let span = (one.ride.from_min, one.to_min);
+        if needs && self.who_are_by(one.ride.day, span, one.rider, None) <= at_once(steps) {
             return false;
         }
         self.with_helper.iter().all(|(of, from, to, rider)| {
-            usize::from(*of) != day
-                || mask(*from, *to) & steps == 0
-                || self.is_by(*of, (*from, *to), *rider, Some(one.rider))
+            let other = mask(*from, *to);
+            if usize::from(*of) != day || other & steps == 0 {
+                return true;
+            }
+            let needing = at_once(other) + usize::from(needs);
+            self.who_are_by(*of, (*from, *to), *rider, Some(one.rider)) >= needing
         })
     }
 
-    /// Whether somebody other than the rider, and not `without`, is there and on no horse.
-    fn is_by(&self, day: u8, (from, to): Span, rider: usize, without: Option<usize>) -> bool {
+    /// How many other than the rider, and not `without`, are there and on no horse.
+    fn who_are_by(&self, day: u8, (from, to): Span, rider: usize, without: Option<usize>) -> usize {
         let steps = mask(from, to);
         let of = usize::from(day);
-        let mut people = self.instance.riders.iter().enumerate();
-        people.any(|(other, person)| {
-            other != rider
-                && Some(other) != without
+        let people = self.instance.riders.iter().enumerate();
+        let by = people.filter(|(other, person)| {
+            *other != rider
+                && Some(*other) != without
                 && person.role.records()
                 && person
                     .on(day)
                     .is_some_and(|hours| hours.from_min <= from && to <= hours.to_min)
-                && (self.riders[other][of] | self.booked[other][of]) & steps == 0
-        })
+                && (self.riders[*other][of] | self.booked[*other][of]) & steps == 0
+        });
+        by.count()
     }
 
     /// What a ride adds to the plan.

@@ -94,7 +94,29 @@ pub enum Unsolvable {
     Field(FieldError),
     /// What is pinned or stands already breaks rules that are never broken.
     Pins(Vec<String>),
+    /// The plan found is worth more than the bound that was proven: the bound is wrong, and
+    /// with it what would be said of how good the plan is.
+    BoundBeaten {
+        /// What the plan is worth.
+        worth: f64,
+        /// What was proven to be the most.
+        bound: f64,
+    },
 }
+
+impl Unsolvable {
+    /// That the bound is wrong, in words.
+    pub fn beaten(worth: f64, bound: f64) -> String {
+        format!(
+            "the plan found is worth {worth:.3}, more than the {bound:.3} that was proven to be \
+             the most: a fault of the search. Nothing was changed; plan fewer days at once, and \
+             tell whoever keeps Cavesson running"
+        )
+    }
+}
+
+/// How far rounding may carry a plan over its bound, as a part of it.
+const ROUNDING: f64 = 1e-6;
 
 struct Search<'a> {
     instance: &'a WeekInstance,
@@ -142,9 +164,14 @@ pub fn solve(
     let mut rides = search.best;
     rides.sort_unstable();
     let score = score(instance, &rides);
+    let (worth, bound) = (score.total, search.bound);
+    if worth > bound + ROUNDING * (1.0 + bound.abs()) {
+        return Err(Unsolvable::BoundBeaten { worth, bound });
+    }
     Ok(Solved {
         left_out: left_out(instance, &rides),
-        bound: search.bound.max(score.total),
+        // Within rounding.
+        bound: bound.max(worth),
         score,
         rides,
         seconds: began.elapsed().as_secs_f64(),

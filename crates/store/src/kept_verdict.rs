@@ -143,3 +143,35 @@ pub async fn with_verdict(
         })
         .collect())
 }
+
+/// How a level stood when a verdict of it was kept last.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct KeptState {
+    /// The skill.
+    pub skill: String,
+    /// The rung.
+    pub rung: String,
+    /// The state, as it was stored.
+    pub state: String,
+}
+
+/// How the levels of a horse stood when verdicts were kept last.
+///
+/// # Errors
+/// When the query fails.
+pub async fn latest_states(
+    barn: &mut BarnTransaction,
+    horse_id: Uuid,
+) -> StoreResult<Vec<KeptState>> {
+    let barn_id = barn.barn_id();
+    Ok(sqlx::query_as!(
+        KeptState,
+        "select distinct on (skill, rung) skill, rung, state from kept_verdict
+         where barn_id = $1 and horse_id = $2
+         order by skill, rung, known_version desc, day desc, kept_at desc",
+        barn_id,
+        horse_id
+    )
+    .fetch_all(barn.connection())
+    .await?)
+}

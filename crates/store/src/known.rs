@@ -47,7 +47,7 @@ pub struct Rows<T> {
 }
 
 impl<T> Rows<T> {
-    fn of(what: &str, rows: impl Iterator<Item = Result<T, Unreadable>>) -> Rows<T> {
+    pub(crate) fn of(what: &str, rows: impl Iterator<Item = Result<T, Unreadable>>) -> Rows<T> {
         let (mut read, mut unreadable) = (Vec::new(), 0);
         for row in rows {
             match row {

@@ -24,7 +24,7 @@ pub const PROGRAM_FORM: i16 = 1;
 /// A row that this version cannot read, and why. It is kept as it is.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 #[error("{0}")]
-pub struct Unreadable(String);
+pub struct Unreadable(pub(crate) String);
 
 /// A measure as it is stored.
 ///

@@ -9,8 +9,7 @@ use std::sync::atomic::{AtomicI64, Ordering};
 use anyhow::Context;
 use cavesson_client::{Client, ClientError};
 use cavesson_core::horse::{CareNote, RideMark};
-use cavesson_core::judge::Verdict;
-use cavesson_core::ladder::{Ladder, Level};
+use cavesson_core::ladder::Level;
 use cavesson_core::ride::{NewRep, NewRide};
 use cavesson_core::sim_horse::{PlannedRide, SimulatedRide};
 use cavesson_server::{Clock, Settings};
@@ -244,26 +243,17 @@ impl<'a> LivedBarn<'a> {
         Ok(())
     }
 
-    /// What it could when it came counts as held by the trainer's word.
+    /// What it could when it came: placed by hand, until first asks say otherwise.
     async fn came(&mut self, horse_id: Uuid, horse: &DemoHorse) -> anyhow::Result<()> {
-        let ladder = Ladder::shipped();
         let rider = self.person(horse.rider).await?;
         rider.set_traits(horse_id, horse.traits).await?;
-        let mut levels: Vec<Level> = horse
+        let levels: Vec<Level> = horse
             .came_with
             .iter()
             .map(|(skill, rung)| Level::new(skill, rung))
             .collect();
-        // The highest first: it stands for all that it is built on.
-        levels.sort_by_key(|level| std::cmp::Reverse(ladder.position(level)));
-        let trainer = self.trainer().await?;
-        for level in levels {
-            if trainer.verdict(horse_id, &level).await? != Verdict::Advance {
-                let reason = "Already knew it; shown on the first day.";
-                trainer
-                    .overrule(horse_id, &level, Verdict::Advance, reason, true)
-                    .await?;
-            }
+        if !levels.is_empty() {
+            self.trainer().await?.place(horse_id, &levels).await?;
         }
         Ok(())
     }

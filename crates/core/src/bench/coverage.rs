@@ -2,10 +2,9 @@
 
 use serde::Serialize;
 
-use super::population::{BenchHorse, Population, judged_level};
+use super::population::{BenchHorse, Population, judged_alone, judged_level};
 use crate::judge::forecast::{Forecast, MOST_RIDES, forecast};
-use crate::judge::history::walk;
-use crate::judge::window::GateInput;
+use crate::judge::horse::gate_input;
 
 /// Rides after which a forecast is asked for.
 const ASKED_AFTER: [usize; 5] = [8, 14, 22, 32, 44];
@@ -27,24 +26,17 @@ pub struct ForecastCoverage {
 
 /// Asks for forecasts on `count` horses of a population.
 pub fn coverage(population: Population, count: u64, first_seed: u64) -> ForecastCoverage {
-    let level = judged_level();
-    let gate = &level.gate;
+    let gate = &judged_level().gate;
     let (mut ranges, mut held, mut sooner, mut later, mut cannot) =
         (0usize, 0usize, 0usize, 0usize, 0usize);
     for seed in first_seed..first_seed + count {
         let horse = BenchHorse::ride(population, seed, ASKED_AFTER[4] + MOST_RIDES as usize + 1);
-        let whole = walk(&horse.asks, gate, level.asked_sides(), &[]);
+        let whole = horse.judged_to_the_end().history;
         for after in ASKED_AFTER {
             let on = horse.days[after];
+            let history = horse.judged(on).history;
             let asks = &horse.asks[..horse.asks.partition_point(|ask| ask.day <= on)];
-            let history = walk(asks, gate, level.asked_sides(), &[]);
-            let shown = GateInput {
-                asks: &asks[..history.counted],
-                on,
-                readiness: &history.readiness,
-                below: None,
-                sides: level.asked_sides(),
-            };
+            let shown = gate_input(judged_alone(), asks, &history, None, 0, on);
             let ahead = &whole.days[after + 1..after + 1 + MOST_RIDES as usize];
             let happened = ahead
                 .iter()

@@ -5,6 +5,7 @@
 //! - [`population`]: the horses
 //! - [`rules`]: the candidates, the shipped one among them
 //! - [`result`]: false advances, delay, missed ease-backs
+//! - [`afterwards`]: how long a level stays held, and how soon one that fell is lost
 //! - [`coverage`]: how often the forecast's range held what happened
 //! - [`report`]: the table
 //! - [`road`]: whether the road to a date says what happens
@@ -13,6 +14,7 @@
 //! For measuring speed: [`barn`], a large barn; [`statistics`], the published
 //! statistics of a level all at once.
 
+pub mod afterwards;
 pub mod barn;
 pub mod coverage;
 pub mod intake;

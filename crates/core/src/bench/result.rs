@@ -5,7 +5,6 @@ use serde::Serialize;
 use super::population::{BenchHorse, judged_level};
 use super::{FALSE_BELOW, Rule};
 use crate::judge::Verdict;
-use crate::judge::history::walk;
 
 /// True readiness of the weaker side under which sending the horse back is due.
 const EASE_DUE_BELOW: f64 = 0.35;
@@ -125,7 +124,7 @@ pub fn missed_ease_backs(horses: &[BenchHorse]) -> f64 {
     let level = judged_level();
     let (mut due, mut missed) = (0usize, 0usize);
     for horse in horses {
-        let history = walk(&horse.asks, &level.gate, level.asked_sides(), &[]);
+        let history = horse.judged_to_the_end().history;
         for ((day, truth), soft_day) in history
             .days
             .iter()
@@ -133,7 +132,7 @@ pub fn missed_ease_backs(horses: &[BenchHorse]) -> f64 {
             .zip(&history.soft_days)
         {
             if truth.left.max(truth.right) < EASE_DUE_BELOW
-                && soft_day.all_sides.asked >= level.gate.ease_reps
+                && soft_day.all_sides().asked >= level.gate.ease_reps
             {
                 due += 1;
                 missed += usize::from(!matches!(

@@ -5,10 +5,9 @@ use crate::Side;
 use crate::evidence::readiness::{DayEvidence, Readiness};
 use crate::evidence::share::{quantile, share_of_days, wilson};
 use crate::evidence::{Ask, days_of};
-use crate::judge::Verdict;
-use crate::judge::history::walk;
 
-use super::population::{BenchHorse, judged_level};
+use super::population::BenchHorse;
+use crate::judge::held::change::Moved;
 
 /// A candidate.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -168,10 +167,8 @@ fn knowledge_model(horse: &BenchHorse) -> Option<usize> {
 }
 
 fn shipped(horse: &BenchHorse) -> Option<usize> {
-    let level = judged_level();
-    let history = walk(&horse.asks, &level.gate, level.asked_sides(), &[]);
-    history
-        .days
-        .iter()
-        .position(|day| day.verdict == Verdict::Advance)
+    let judged = horse.judged_to_the_end();
+    let mut changes = judged.history.changes.iter();
+    let gained = changes.find(|change| change.moved == Moved::Gained)?;
+    horse.days.iter().position(|day| *day == gained.day)
 }

@@ -1,16 +1,19 @@
 //! `judge`: the reps of one horse, judged at every level of its ladder.
 
+use std::collections::HashSet;
+
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::calculator::{self, Calculator, Cost};
-use crate::bounds::{FieldError, REPS_OF_A_HORSE, SPOTS};
+use crate::bounds::{FieldError, OF_A_CARD, REPS_OF_A_HORSE, SPOTS};
 use crate::evidence::rider::RiderOffset;
 use crate::horse::{CareNote, RideMark, Sex};
+use crate::judge::horse::carry_over;
 use crate::judge::{
-    FoundHole, HorseFile, Judgement, KeptIntake, Overrule, RideFacts, Standing, State, Verdict,
-    holes, judge_horse,
+    Carried, DropAnswer, FoundHole, HorseFile, Judgement, KeptIntake, Overrule, Placing, RideFacts,
+    Standing, State, Verdict, holes, judge_horse,
 };
 use crate::ladder::check::{check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, Level};
@@ -60,6 +63,27 @@ pub struct Context {
     pub intake: Option<KeptIntake>,
     /// How riders differ; taken into account where that is very likely real.
     pub riders: Vec<RiderOffset>,
+    /// Where it was placed by hand.
+    #[cfg_attr(feature = "schema", schema(max_items = 20))]
+    pub placings: Vec<Placing>,
+    /// Who looked at a side that went bad at once, and what came of it.
+    #[cfg_attr(feature = "schema", schema(max_items = 400))]
+    pub answers: Vec<DropAnswer>,
+    /// Programs and versions of them that it was on before, the earliest first.
+    #[cfg_attr(feature = "schema", schema(max_items = 200))]
+    pub programs_before: Vec<ProgramBefore>,
+}
+
+/// A program, or a version of one, that a horse was on before.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct ProgramBefore {
+    /// The first day on which another took its place.
+    #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
+    pub until: Date,
+    /// The program as it was.
+    pub program: Program,
 }
 
 /// A fault seen in the asks of one level of a ride.
@@ -172,7 +196,8 @@ pub(super) struct Judged {
 /// or a number out of bounds.
 pub(super) fn judged(input: &Input) -> Result<Judged, FieldError> {
     let ladder = checked(input)?;
-    let file = file(input, &ladder);
+    let mut file = file(input, &ladder);
+    file.carried = carried_over(input)?;
     let standings = judge_horse(&ladder, &file, input.date);
     let holes = holes(&ladder, &file, &standings, input.date);
     Ok(Judged {
@@ -181,6 +206,20 @@ pub(super) fn judged(input: &Input) -> Result<Judged, FieldError> {
         standings,
         holes,
     })
+}
+
+/// How the levels stood when the horse came onto its program, by those it was on before.
+fn carried_over(input: &Input) -> Result<Option<Carried>, FieldError> {
+    let mut carried = None;
+    let before = input.context.programs_before.iter().enumerate();
+    for (index, before) in before.filter(|(_, before)| before.until <= input.date) {
+        let ladder = calculator::ladder_of(&before.program)
+            .map_err(|error| error.under(&format!("/context/programs_before/{index}")))?;
+        let mut file = file(input, &ladder);
+        file.carried = carried;
+        carried = Some(carry_over(&ladder, &file, before.until));
+    }
+    Ok(carried)
 }
 
 fn checked(input: &Input) -> Result<Ladder, FieldError> {
@@ -203,6 +242,27 @@ fn checked(input: &Input) -> Result<Ladder, FieldError> {
     for (index, seen) in input.context.faults.iter().enumerate() {
         let at = format!("/context/faults/{index}");
         check_fault(&seen.fault, &ladder).map_err(|error| error.under(&format!("{at}/fault")))?;
+    }
+    SPOTS.check_count("/context/placings", input.context.placings.len())?;
+    for (index, placing) in input.context.placings.iter().enumerate() {
+        let at = format!("/context/placings/{index}");
+        placing.check().map_err(|error| error.under(&at))?;
+    }
+    OF_A_CARD.check_count("/context/answers", input.context.answers.len())?;
+    for (index, answer) in input.context.answers.iter().enumerate() {
+        let at = format!("/context/answers/{index}");
+        answer.check().map_err(|error| error.under(&at))?;
+    }
+    let until = input
+        .context
+        .programs_before
+        .iter()
+        .map(|before| before.until);
+    if !until.is_sorted() {
+        return Err(FieldError::new(
+            "/context/programs_before",
+            "must stand in the order of their days, the earliest first",
+        ));
     }
     if let Some(intake) = &input.context.intake {
         intake
@@ -278,6 +338,8 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
     file.care.clone_from(&input.context.care);
     file.overrules.clone_from(&input.context.overrules);
     file.intake.clone_from(&input.context.intake);
+    file.placings.clone_from(&input.context.placings);
+    file.answers.clone_from(&input.context.answers);
     file.rides = input
         .context
         .rides
@@ -292,8 +354,9 @@ fn file(input: &Input, ladder: &Ladder) -> HorseFile {
         .collect();
     let mut known: Vec<&Rep> = input.reps.iter().collect();
     known.sort_by_key(|rep| (rep.day, rep.asked_at));
+    let mut said: HashSet<Uuid> = file.rides.iter().map(|ride| ride.ride_id).collect();
     for rep in known {
-        if !file.rides.iter().any(|ride| ride.ride_id == rep.ride_id) {
+        if said.insert(rep.ride_id) {
             file.rides.push(RideFacts {
                 ride_id: rep.ride_id,
                 day: rep.day,

@@ -20,7 +20,15 @@ pub fn cold(horse: Horse<'_>, limits: &Limits, fits: &Fits) -> Vec<usize> {
             let state = horse.standings[*index].state;
             matches!(
                 state,
-                State::Working | State::Confirming | State::Rusty | State::ShownAtIntake
+                State::Working
+                    | State::Confirming
+                    | State::Rusty
+                    | State::ShownAtIntake
+                    | State::Placed
+                    | State::Retest
+                    | State::Eased
+                    | State::InDoubt
+                    | State::Lost
             ) && horse.standings[*index].verdict != Verdict::EaseBack
                 && level.gait <= crate::Gait::Walk
                 && level.with.is_none()

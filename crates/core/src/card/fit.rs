@@ -8,7 +8,7 @@ use crate::Gait;
 use crate::day::days_between;
 use crate::horse::HorseTrait;
 use crate::judge::{State, Verdict};
-use crate::ladder::{AtHand, LadderLevel, Level};
+use crate::ladder::{AtHand, LadderLevel, Level, Role};
 use crate::rep::MeasureKind;
 
 /// Days over which runs of the pattern are counted.
@@ -27,9 +27,11 @@ pub enum Unfit {
     CheckFirst,
     /// It was moved back: what it stands on comes first.
     Eased,
+    /// What it rests on is lost: that comes back first.
+    Waiting,
     /// It is faster than the brake held.
     Brake,
-    /// It is fast, and today is slow.
+    /// It is fast, and today is slow: hot, or the first rides after a rest.
     SlowOnly,
     /// It is new, and today is for what is known.
     NothingNew,
@@ -98,18 +100,24 @@ fn unfit(horse: Horse<'_>, day: &Day, limits: &Limits, index: usize) -> Option<U
             standing.verdict == Verdict::EaseBack && !planned,
             Unfit::Eased,
         ),
+        (standing.state == State::Waiting && !planned, Unfit::Waiting),
         (limits.in_hand && !level.ground, Unfit::InHand),
-        (
-            level.level.skill.0.starts_with("bridle.") && !asked && !chosen,
-            Unfit::NewBit,
-        ),
+        (level.is(Role::NewBit) && !asked && !chosen, Unfit::NewBit),
         (not_there.is_some(), Unfit::NotAtHand),
-        (!limits.allows(level), Unfit::Brake),
-        (limits.slow_only && is_fast(level), Unfit::SlowOnly),
+        (!limits.allows(horse.ladder, index), Unfit::Brake),
+        (limits.slow_in_the_heat && level.is_fast(), Unfit::SlowOnly),
+        // What the trainer puts on the card stays there: these are said as cautions then.
+        (
+            limits.slow_after_rest && level.is_fast() && !planned,
+            Unfit::SlowOnly,
+        ),
         (limits.nothing_new && new && !chosen, Unfit::NothingNew),
-        (is_young(day) && comes_late(level), Unfit::Young),
-        (is_over_quota(horse, level), Unfit::Quota),
-        (needs_set_ups(horse, day, level), Unfit::SetUpsOnly),
+        (is_young(day) && comes_late(level) && !planned, Unfit::Young),
+        (is_over_quota(horse, level) && !planned, Unfit::Quota),
+        (
+            needs_set_ups(horse, day, level) && !planned,
+            Unfit::SetUpsOnly,
+        ),
         (
             is_never_alone(horse, limits, level, asked) && !day.helper,
             Unfit::Alone,
@@ -119,11 +127,22 @@ fn unfit(horse: Horse<'_>, day: &Day, limits: &Limits, index: usize) -> Option<U
     .find_map(|(is_so, why)| is_so.then_some(why))
 }
 
-/// Lope and faster, and what takes a horse's strength at any gait.
-pub(super) fn is_fast(level: &LadderLevel) -> bool {
-    level.gait >= Gait::Lope
-        || matches!(level.measure, MeasureKind::Roll | MeasureKind::Turn)
-        || level.with == Some(AtHand::Cattle)
+/// What speaks against a level that the trainer put on the card, and stays a caution.
+pub(super) fn spoken_against(
+    horse: Horse<'_>,
+    day: &Day,
+    limits: &Limits,
+    index: usize,
+) -> Option<Unfit> {
+    let level = &horse.ladder.levels[index];
+    [
+        (limits.slow_after_rest && level.is_fast(), Unfit::SlowOnly),
+        (is_young(day) && comes_late(level), Unfit::Young),
+        (is_over_quota(horse, level), Unfit::Quota),
+        (needs_set_ups(horse, day, level), Unfit::SetUpsOnly),
+    ]
+    .into_iter()
+    .find_map(|(is_so, why)| is_so.then_some(why))
 }
 
 fn is_young(day: &Day) -> bool {
@@ -184,7 +203,7 @@ pub(super) fn is_never_alone(
             horse.ladder.levels[standing.index].with == Some(AtHand::Cattle)
                 && standing.last_asked.is_some()
         });
-    let new_bit = level.level.skill.0.starts_with("bridle.") && !asked;
+    let new_bit = level.is(Role::NeedsHelper) && !asked;
     first_cattle || new_bit || (limits.first_rides && !level.ground)
 }
 
@@ -194,5 +213,5 @@ pub(super) fn is_any_fast(horse: Horse<'_>, blocks: &[Block]) -> bool {
         .iter()
         .flat_map(|block| &block.levels)
         .filter_map(|named| horse.ladder.at(&named.level))
-        .any(is_fast)
+        .any(LadderLevel::is_fast)
 }

@@ -4,7 +4,7 @@ use super::block::{Block, BlockAsks, NamedDrill, NamedLevel, Part};
 use super::choice::{BREATHER_MIN, Chosen, extra_min};
 use super::day::Day;
 use super::horse::Horse;
-use super::limits::{BRAKE, Limits};
+use super::limits::Limits;
 use super::words;
 use super::worth::{Candidate, Role, Worth};
 use crate::Side;
@@ -15,10 +15,13 @@ use crate::ground::drill::DrillKind;
 use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
 use crate::judge::window::window_of;
-use crate::ladder::{AtHand, Level};
+use crate::ladder::{AtHand, Level, Role as CardRole};
 
 /// Minutes to mount and ask the brake. Product default.
 const BRAKE_MIN: u32 = 2;
+/// Asks of the brake on each side: one a side finds a brake that fails too late.
+/// Product default, measured on the bench (docs/judge.md, "The brake").
+const BRAKE_ASKS: u32 = 2;
 /// Cold asks a minute: two levels, one ask a side.
 const COLD_A_MIN: u32 = 2;
 /// Minutes to loosen. Product default.
@@ -58,7 +61,8 @@ fn brake(horse: Horse<'_>, limits: &Limits) -> Option<usize> {
     if limits.in_hand {
         return None;
     }
-    horse.ladder.position(&Level::new(BRAKE, "stand"))
+    let brakes = horse.ladder.levels_in(CardRole::Brake);
+    brakes.min_by_key(|index| horse.ladder.levels[*index].gait)
 }
 
 fn cold_min(worth: &Worth) -> u32 {
@@ -187,7 +191,7 @@ impl LaidOut<'_> {
                 .iter()
                 .map(|side| BlockAsks {
                     side: *side,
-                    asks: 1,
+                    asks: BRAKE_ASKS,
                 })
                 .collect(),
             soft: level.measure.soft_means(&level.gate.soft, level.gait),

@@ -1,19 +1,17 @@
 //! How long and how fast a horse may be ridden today: age, heat, lay-off, brake.
 
+use jiff::civil::Date;
+
 use super::day::Day;
 use super::horse::Horse;
 use crate::Gait;
 use crate::day::days_between;
 use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
+use crate::judge::BrakeChain;
 use crate::judge::caution::of_horse;
-use crate::ladder::{LadderLevel, Level};
-use crate::plain::{capital, count, pronouns};
-
-/// The brake: one rein to a halt, mounted.
-pub(super) const BRAKE: &str = "start.brake";
-/// Moving out on a loose rein: first done with the brake held a gait below.
-pub(super) const FORWARD: &str = "start.forward";
+use crate::ladder::{Ladder, Role};
+use crate::plain::{count, pronouns};
 
 /// Days in the saddle that are first rides. Common practice, no source: a horse is steered
 /// while moving about ride 8.
@@ -26,8 +24,14 @@ const THREE_YEAR_OLD_MIN: u32 = 45;
 const GROUND_MIN: u32 = 30;
 /// Days without a ride after which the card starts low. Product default.
 const LAY_OFF_DAYS: i64 = 14;
-/// Minutes of the first rides after a lay-off. Product default.
+/// Minutes of the first ride after a lay-off. Product default.
 const LAY_OFF_MIN: u32 = 30;
+/// Minutes towards which they grow over the rides after it. Product default.
+const LAY_OFF_FULL_MIN: u32 = 60;
+/// Rides over which a horse is brought back: a ride for each week off, between these.
+/// Product defaults.
+const LEAST_RAMP_RIDES: u32 = 2;
+const MOST_RAMP_RIDES: u32 = 8;
 /// Minutes where heat allows short and slow work only. Product default.
 pub const HOT_MIN: u32 = 20;
 
@@ -38,10 +42,12 @@ pub struct Limits {
     pub minutes: u32,
     /// Nothing is asked faster.
     pub fastest: Gait,
-    /// The fastest gait the brake is held at; none while it is not held at all.
-    pub brake: Option<Gait>,
-    /// No lope, no run, no rollback, no cattle.
-    pub slow_only: bool,
+    /// How far up the brake is held.
+    pub brake: BrakeChain,
+    /// No lope, no run, no rollback, no pattern, no cattle: it is too hot for them.
+    pub slow_in_the_heat: bool,
+    /// The same after days off: the trainer may decide otherwise.
+    pub slow_after_rest: bool,
     /// Nothing that was never asked.
     pub nothing_new: bool,
     /// Nobody has ridden the horse yet: work in hand only.
@@ -57,22 +63,16 @@ pub struct Limits {
 impl Limits {
     /// The limits of a horse on a day.
     pub fn of(horse: Horse<'_>, day: &Day) -> Limits {
-        let brake = brake(horse);
+        let brake = BrakeChain::of(horse.ladder, horse.standings);
         let ridden = is_ridden(horse);
-        let first_rides = ridden && !holds(horse, FORWARD, "walk") && !is_made(horse);
+        let first_rides = ridden && !moves_out(horse) && !is_made(horse);
         let in_hand = !ridden || (first_rides && !day.helper);
         let mut limits = Limits {
             minutes: day.minutes,
-            fastest: match brake {
-                _ if in_hand => Gait::Walk,
-                None | Some(Gait::Stand) => Gait::Stand,
-                Some(Gait::Walk) => Gait::Walk,
-                // There is no brake at the trot and the gallop: the gait below stands for it.
-                Some(Gait::Jog | Gait::Trot) => Gait::Trot,
-                Some(Gait::Lope | Gait::Gallop) => Gait::Gallop,
-            },
+            fastest: if in_hand { Gait::Walk } else { brake.fastest() },
             brake,
-            slow_only: false,
+            slow_in_the_heat: false,
+            slow_after_rest: false,
             nothing_new: false,
             in_hand,
             first_rides,
@@ -126,24 +126,23 @@ impl Limits {
         }
     }
 
+    /// After days off the horse is brought back over several rides: the ramp counts rides
+    /// since, not whether there was one.
     fn by_lay_off(&mut self, horse: Horse<'_>, day: &Day) {
-        let last = horse
-            .file
-            .rides
-            .iter()
-            .rev()
-            .find(|ride| ride.day < horse.on);
-        let Some(last) = last else { return };
-        let days = days_between(last.day, horse.on);
-        if days <= LAY_OFF_DAYS {
+        let Some(rest) = LayOff::of(horse) else {
             return;
-        }
-        self.slow_only = true;
+        };
+        self.slow_after_rest = true;
         self.nothing_new = true;
-        self.minutes = self.minutes.min(LAY_OFF_MIN.min(day.minutes));
+        self.minutes = self.minutes.min(rest.minutes().min(day.minutes));
+        let ridden = match rest.rides_since {
+            0 => String::new(),
+            rides => format!(", {} since", count(rides, "ride")),
+        };
         self.text.push(format!(
-            "Last ridden {} ago: start low, nothing fast, nothing new.",
-            count(days as u32, "day")
+            "Back from {} off{ridden}: {} at most, nothing fast, nothing new.",
+            count(rest.days, "day"),
+            count(rest.minutes(), "minute"),
         ));
     }
 
@@ -153,7 +152,7 @@ impl Limits {
             HeatBand::MoreBreaks => self.text.push(self.heat.advice().into()),
             HeatBand::ShortAndSlow => {
                 self.minutes = self.minutes.min(HOT_MIN);
-                self.slow_only = true;
+                self.slow_in_the_heat = true;
                 self.text.push(self.heat.advice().into());
             }
             HeatBand::NoRiding => {
@@ -173,63 +172,72 @@ impl Limits {
             });
             return;
         }
-        let his = capital(him.his);
-        self.text.push(match self.brake {
-            None => format!("{his} brake isn't held yet: nothing but standing, and learning it."),
-            Some(Gait::Stand) => {
-                format!("{his} brake is held standing only: moving is for learning it.")
-            }
-            Some(gait) if gait < Gait::Lope => format!(
-                "Nothing faster than the {0}: {1} brake is held at the {0}.",
-                gait.word(),
-                him.his
-            ),
-            Some(_) => return,
-        });
+        let why = self
+            .brake
+            .text(horse.ladder, horse.standings, horse.file.sex);
+        self.text.extend(why);
     }
 
-    /// Whether a level may be asked at its gait. The brake itself, and moving out on a
-    /// loose rein, are learned one gait faster; work in hand asks for no brake.
-    pub fn allows(&self, level: &LadderLevel) -> bool {
-        if level.ground {
-            return true;
-        }
-        let learning = [BRAKE, FORWARD].contains(&level.level.skill.0.as_str());
-        let fastest = match self.brake {
-            _ if !learning || self.in_hand => self.fastest,
-            None => Gait::Stand,
-            Some(Gait::Stand) => Gait::Walk,
-            Some(Gait::Walk) => Gait::Jog,
-            Some(_) => Gait::Lope.max(self.fastest),
-        };
-        level.gait <= fastest
+    /// Whether a level may be asked at its gait: the chain of the brake stands above what a
+    /// trainer puts on a card. Work in hand asks for no brake.
+    pub fn allows(&self, ladder: &Ladder, index: usize) -> bool {
+        ladder.levels[index].ground || (!self.in_hand && self.brake.allows(ladder, index))
     }
 }
 
-/// The fastest gait the brake is held at.
-fn brake(horse: Horse<'_>) -> Option<Gait> {
-    horse
-        .standings
-        .iter()
-        .filter(|standing| {
-            horse.ladder.levels[standing.index].level.skill.0 == BRAKE && standing.counts_as_held()
-        })
-        .map(|standing| horse.ladder.levels[standing.index].gait)
-        .max()
+/// A rest that the horse still comes back from.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+struct LayOff {
+    /// Days without a ride.
+    days: u32,
+    /// Rides since.
+    rides_since: u32,
 }
 
-fn holds(horse: Horse<'_>, skill: &str, rung: &str) -> bool {
-    horse
+impl LayOff {
+    /// The last rest, while too few rides have come after it.
+    fn of(horse: Horse<'_>) -> Option<LayOff> {
+        let mut days: Vec<Date> = horse.file.rides.iter().map(|ride| ride.day).collect();
+        days.retain(|day| *day < horse.on);
+        days.sort_unstable();
+        days.dedup();
+        days.push(horse.on);
+        let gaps = days.windows(2).rev().enumerate();
+        gaps.take(MOST_RAMP_RIDES as usize)
+            .map(|(rides_since, pair)| LayOff {
+                days: days_between(pair[0], pair[1]) as u32,
+                rides_since: rides_since as u32,
+            })
+            .find(|rest| {
+                i64::from(rest.days) > LAY_OFF_DAYS && rest.rides_since < rest.ramp_rides()
+            })
+    }
+
+    /// Rides over which the horse is brought back: a ride for each week off.
+    fn ramp_rides(self) -> u32 {
+        (self.days / 7).clamp(LEAST_RAMP_RIDES, MOST_RAMP_RIDES)
+    }
+
+    /// Minutes of the next ride: [`LAY_OFF_MIN`] first, then more with each.
+    fn minutes(self) -> u32 {
+        LAY_OFF_MIN + (LAY_OFF_FULL_MIN - LAY_OFF_MIN) * self.rides_since / self.ramp_rides()
+    }
+}
+
+/// Moves out on a loose rein at the walk: first rides are over.
+fn moves_out(horse: Horse<'_>) -> bool {
+    let first = horse
         .ladder
-        .position(&Level::new(skill, rung))
-        .is_some_and(|index| horse.standings[index].counts_as_held())
+        .levels_in(Role::FirstRide)
+        .min_by_key(|index| horse.ladder.levels[*index].gait);
+    first.is_some_and(|index| horse.standings[index].history.hold.was_held)
 }
 
 /// It is past its first rides, whatever was held of them: something is held at the jog or
 /// faster, or it was asked from the saddle on many days.
 fn is_made(horse: Horse<'_>) -> bool {
     let holds_a_jog = horse.standings.iter().any(|standing| {
-        standing.counts_as_held() && horse.ladder.levels[standing.index].gait >= Gait::Jog
+        standing.history.hold.was_held && horse.ladder.levels[standing.index].gait >= Gait::Jog
     });
     holds_a_jog || days_in_the_saddle(horse) >= FIRST_RIDES
 }
@@ -239,7 +247,7 @@ fn is_made(horse: Horse<'_>) -> bool {
 fn is_ridden(horse: Horse<'_>) -> bool {
     let held = horse.standings.iter().any(|standing| {
         let level = &horse.ladder.levels[standing.index];
-        standing.counts_as_held() && (!level.ground || level.level.skill.0 == "start.mount")
+        standing.history.hold.was_held && (!level.ground || level.is(Role::Mount))
     });
     held || days_in_the_saddle(horse) > 0
 }

@@ -3,13 +3,14 @@
 use super::block::{Block, Part};
 use super::choice::Chosen;
 use super::day::Day;
-use super::fit::{Unfit, is_any_fast, is_fast, is_never_alone};
+use super::fit::{Unfit, is_any_fast, is_never_alone, spoken_against};
 use super::horse::Horse;
 use super::limits::Limits;
 use super::worth::{Candidate, Role, Why, Worth};
+use crate::Side;
 use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
-use crate::ladder::AtHand;
+use crate::ladder::{AtHand, Level};
 use crate::plain::{capital, count, days, lower, pronouns};
 
 /// What to do when the brake is not there.
@@ -168,6 +169,13 @@ pub fn why(horse: Horse<'_>, day: &Day, chosen: &Candidate, card: &Chosen) -> St
         Why::Open => "New: it has been open for a while.".into(),
         Why::ShownAtIntake => "Shown at intake: a first ask confirms it.".into(),
         Why::IntakeHole => format!("Missing under what {} showed at intake.", him.he),
+        Why::Watched(Side::Both) => "Answers speak against it: a few asks every ride.".into(),
+        Why::Watched(side) => format!(
+            "Answers on the {} speak against it: a few asks every ride.",
+            side.word()
+        ),
+        Why::Lost => "Lost: working on it again.".into(),
+        Why::Retest => "Test it cold: the first ask on each side.".into(),
         Why::Rusty(idle) => format!("Rusty: not shown for {}.", days(idle)),
         Why::Due(idle) => format!("Not shown for {}: before it goes rusty.", days(idle)),
         Why::Held if chosen.role == Role::Finish => {
@@ -243,6 +251,14 @@ pub fn unfit(horse: Horse<'_>, day: &Day, index: usize, why: Unfit) -> String {
             None => "Moved back: leave it for some days.".into(),
         },
         Unfit::Brake => format!("Faster than {} brake is held.", him.his),
+        Unfit::Waiting => {
+            let waiting = horse.standings[index].history.hold.waiting.as_ref();
+            let need = waiting.and_then(|(_, need)| horse.ladder.at(need));
+            match need {
+                Some(need) => format!("Waits for what it rests on: {}.", lower(&need.name)),
+                None => "Waits for what it rests on.".into(),
+            }
+        }
         Unfit::SlowOnly => "Nothing fast today.".into(),
         Unfit::Young => format!(
             "Fast stops, rollbacks and cattle come late with a {}.",
@@ -309,6 +325,7 @@ pub fn cautions(horse: Horse<'_>, day: &Day, limits: &Limits, blocks: &[Block]) 
             pronouns(horse.file.sex).him
         ));
     }
+    cautions.extend(of_planned(horse, day, limits, blocks));
     if limits.first_rides && !limits.in_hand {
         cautions.push("Nobody is tied or wrapped to a horse.".into());
     }
@@ -321,6 +338,26 @@ pub fn cautions(horse: Horse<'_>, day: &Day, limits: &Limits, blocks: &[Block]) 
         }
     }
     cautions
+}
+
+/// What speaks against a level that the trainer put on the card and that stays there.
+fn of_planned(horse: Horse<'_>, day: &Day, limits: &Limits, blocks: &[Block]) -> Vec<String> {
+    let on_card = |level: &Level| {
+        let mut named = blocks.iter().flat_map(|block| &block.levels);
+        named.any(|named| named.level == *level)
+    };
+    let planned = day.planned.iter().filter(|block| on_card(&block.level));
+    planned
+        .filter_map(|block| {
+            let index = horse.ladder.position(&block.level)?;
+            let why = spoken_against(horse, day, limits, index)?;
+            let name = &horse.ladder.levels[index].name;
+            Some(format!(
+                "You put this on the card: {name}. {}",
+                unfit(horse, day, index, why)
+            ))
+        })
+        .collect()
 }
 
 /// What the ladder says of the tracks and skills on the card, where it matters: of what is
@@ -337,7 +374,7 @@ fn of_ladder(horse: Horse<'_>, limits: &Limits, blocks: &[Block]) -> Vec<String>
         let new = standing.last_asked.is_none() && !standing.counts_as_held();
         let first = limits.first_rides && !limits.in_hand && !level.ground;
         let of_start = level.level.skill.0.starts_with("start.");
-        if first || (!of_start && (new || level.with.is_some() || is_fast(level))) {
+        if first || (!of_start && (new || level.with.is_some() || level.is_fast())) {
             cautions.extend(horse.ladder.tracks[level.track].caution.clone());
             let skill = horse.ladder.skill(&level.level.skill);
             cautions.extend(skill.and_then(|skill| skill.caution.clone()));

@@ -5,9 +5,10 @@ use super::cold::cold;
 use super::day::Day;
 use super::fit::Fits;
 use super::horse::Horse;
-use super::limits::{BRAKE, Limits};
+use super::limits::Limits;
+use crate::Side;
 use crate::horse::HorseTrait;
-use crate::judge::{Standing, State, Verdict};
+use crate::judge::{BrakeChain, Standing, State, Verdict};
 use crate::ladder::{AtHand, LadderLevel};
 use crate::rep::MeasureKind;
 
@@ -51,6 +52,12 @@ pub enum Why {
     ShownAtIntake,
     /// Missing under what the horse showed at intake.
     IntakeHole,
+    /// Held, and answers speak against it.
+    Watched(Side),
+    /// It was lost, and is worked again.
+    Lost,
+    /// What it rests on is back, or it is on its way back up: tested cold.
+    Retest,
     /// Held, and not shown for so many days.
     Rusty(u32),
     /// Held, and going rusty soon.
@@ -128,7 +135,7 @@ pub fn worth(horse: Horse<'_>, day: &Day, limits: &Limits, fits: &Fits) -> Worth
         ..Worth::default()
     };
     for index in &fits.fit {
-        let at = At::of(horse, day, *index);
+        let at = At::of(horse, day, limits, *index);
         worth.works.extend(at.work(fits));
         worth.reviews.extend(at.review(limits));
         worth.uses.extend(at.usage());
@@ -198,10 +205,11 @@ struct At<'a> {
     level: &'a LadderLevel,
     standing: &'a Standing,
     planned: Option<usize>,
+    brake: BrakeChain,
 }
 
 impl<'a> At<'a> {
-    fn of(horse: Horse<'a>, day: &'a Day, index: usize) -> At<'a> {
+    fn of(horse: Horse<'a>, day: &'a Day, limits: &Limits, index: usize) -> At<'a> {
         let level = &horse.ladder.levels[index];
         At {
             horse,
@@ -213,6 +221,7 @@ impl<'a> At<'a> {
                 .planned
                 .iter()
                 .position(|block| block.level == level.level),
+            brake: limits.brake,
         }
     }
 
@@ -297,7 +306,7 @@ impl<'a> At<'a> {
         if !self.standing.counts_as_held() {
             reasons.extend(rank.map(|rank| (9.0 - 2.0 * rank.min(4) as f64, Why::IntakeHole)));
         }
-        if self.level.level.skill.0 == BRAKE && !self.standing.counts_as_held() {
+        if self.brake.next == Some(self.index) {
             reasons.push((12.0, Why::Brake));
         }
         reasons.extend(self.under_way());
@@ -326,6 +335,7 @@ impl<'a> At<'a> {
         match (self.standing.verdict, self.standing.state) {
             (Verdict::EaseBack, _) => None,
             (Verdict::Confirm, _) => Some((10.0, Why::Confirm)),
+            (_, State::Lost) => Some((8.0 + 2.0 * self.closeness(), Why::Lost)),
             (_, State::Working | State::Confirming) => Some((
                 4.0 + 6.0 * self.closeness(),
                 self.standing
@@ -361,7 +371,15 @@ impl<'a> At<'a> {
         }
         let kept = &self.standing.retention;
         let idle = kept.idle_days.unwrap_or_default();
+        let watched = self.standing.watched(self.level).map(Why::Watched);
         let (worth, why) = match (self.standing.verdict, self.standing.state) {
+            (_, State::InDoubt) => (8.0, watched.unwrap_or(Why::Held)),
+            (_, State::Retest | State::Eased) => (6.0, Why::Retest),
+            (_, State::Lost) => (5.0 + 3.0 * self.closeness(), Why::Lost),
+            // Asked a little every ride, before what is only under way.
+            (_, State::Held | State::Rusty | State::Overruled) if watched.is_some() => {
+                (7.0, watched.unwrap_or(Why::Held))
+            }
             (Verdict::Confirm, _) => (6.0, Why::Confirm),
             (_, State::Working | State::Confirming) => (
                 2.0 + 3.0 * self.closeness(),
@@ -370,7 +388,7 @@ impl<'a> At<'a> {
                     .and_then(|nearest| nearest.days)
                     .map_or(Why::Working, Why::Near),
             ),
-            (_, State::ShownAtIntake) => (4.0 + self.stood(), Why::ShownAtIntake),
+            (_, State::ShownAtIntake | State::Placed) => (4.0 + self.stood(), Why::ShownAtIntake),
             _ if kept.is_rusty() => (5.0, Why::Rusty(idle)),
             _ if self.stood() >= DUE => (3.0 * self.stood(), Why::Due(idle)),
             _ => (0.3 + self.stood(), Why::Held),
@@ -421,7 +439,8 @@ impl<'a> At<'a> {
         }
         let (worth, why) = match self.standing.state {
             State::Working | State::Confirming => (3.0 + 3.0 * self.closeness(), Why::Working),
-            State::ShownAtIntake => (4.0, Why::ShownAtIntake),
+            State::Lost => (3.0 + 3.0 * self.closeness(), Why::Lost),
+            State::ShownAtIntake | State::Placed => (4.0, Why::ShownAtIntake),
             State::Rusty => (
                 5.0,
                 Why::Rusty(self.standing.retention.idle_days.unwrap_or_default()),

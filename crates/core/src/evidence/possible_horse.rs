@@ -6,7 +6,7 @@ use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution, StandardNormal};
 
 use super::algebra::{logistic, root};
-use super::readiness::{COLD, FUTURE_FADE, Filter, Readiness, WARM, slot};
+use super::readiness::{COLD, FUTURE_FADE, Filter, Readiness, SPELL, WARM, slot};
 use crate::Side;
 
 /// One horse out of those the posterior holds possible, as it goes on learning.
@@ -16,7 +16,9 @@ pub struct PossibleHorse {
     speed: f64,
     fade: f64,
     day_sd: f64,
+    spell_variance: f64,
     drift_variance: f64,
+    spell: f64,
     day_effect: f64,
 }
 
@@ -46,7 +48,7 @@ impl Readiness {
 impl Filter {
     fn draw(&self, rng: &mut ChaCha8Rng) -> PossibleHorse {
         let lower = root(&self.covariance);
-        let normal: [f64; 3] = std::array::from_fn(|_| StandardNormal.sample(rng));
+        let normal: [f64; 4] = std::array::from_fn(|_| StandardNormal.sample(rng));
         let at = |row: usize| {
             self.mean[row]
                 + (0..=row)
@@ -58,21 +60,31 @@ impl Filter {
             speed: at(2),
             fade: rng.random_range(FUTURE_FADE.0..FUTURE_FADE.1),
             day_sd: self.day_variance.sqrt(),
+            spell_variance: self.spell_variance,
             drift_variance: self.drift_variance,
+            spell: if self.spell_variance > 0.0 {
+                at(3)
+            } else {
+                0.0
+            },
             day_effect: 0.0,
         }
     }
 }
 
 impl PossibleHorse {
-    /// Goes on to the next day asked.
-    pub fn ride(&mut self, rng: &mut ChaCha8Rng) {
+    /// Goes on to the next day asked, so many days later.
+    pub fn ride(&mut self, gap_days: f64, rng: &mut ChaCha8Rng) {
         let mut noise = |variance: f64| variance.sqrt() * rng.sample::<f64, _>(StandardNormal);
         for logit in &mut self.logits {
             *logit += self.speed + noise(self.drift_variance);
         }
         self.speed *= self.fade;
-        self.day_effect = noise(self.day_sd * self.day_sd);
+        if self.spell_variance > 0.0 {
+            let left = SPELL.powf(gap_days);
+            self.spell = left * self.spell + noise((1.0 - left * left) * self.spell_variance);
+        }
+        self.day_effect = self.spell + noise(self.day_sd * self.day_sd);
     }
 
     /// The chance that the next ask on `side` is soft.

@@ -9,7 +9,9 @@
 //! sides, N(0, sd²). Given all that, the asks of a day are independent: the
 //! first ask of a side lies [`COLD`] lower, the others [`WARM`] higher. After
 //! each day the posterior is taken as normal at its mode (Laplace). How strong the
-//! days are, and whether the horse learns bit by bit or all at once, is not known: one
+//! days are, whether good and bad days come in spells (ground, weather, a sore back last
+//! for weeks: an effect common to both sides whose autocorrelation is [`SPELL`] a calendar
+//! day), and whether the horse learns bit by bit or all at once, is not known: one
 //! filter runs for each of [`MODELS`], and they are weighted by how well they predict
 //! the days so far. The asks of a day enter with their likelihood, whatever made the
 //! rider quit: stopping on a good one does not flatter. Where a rider is very likely
@@ -39,8 +41,10 @@ pub const FADE: f64 = 0.9;
 /// A kind of horse and days that may be at hand.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub struct Model {
-    /// Standard deviation of the day effect.
+    /// Standard deviation of the effect of a day alone.
     pub day_sd: f64,
+    /// Standard deviation of what lasts for days: a spell; 0 for none.
+    pub spell_sd: f64,
     /// Variance of what the readiness does of itself from one day asked to the next.
     pub drift_variance: f64,
     /// Speed of learning at the start.
@@ -49,25 +53,38 @@ pub struct Model {
     pub weight: f64,
 }
 
-/// Even days, strong days, and a horse whose readiness jumps.
-pub const MODELS: [Model; 3] = [
+/// What is left of a spell a calendar day later.
+pub const SPELL: f64 = 0.8;
+
+/// Even days, strong days, a horse whose readiness jumps, and days that come in spells.
+pub const MODELS: [Model; 4] = [
     Model {
         day_sd: 0.5,
+        spell_sd: 0.0,
         drift_variance: 0.004,
         start_speed: 0.1,
         weight: 1.0,
     },
     Model {
         day_sd: 1.0,
+        spell_sd: 0.0,
         drift_variance: 0.004,
         start_speed: 0.1,
-        weight: 1.0,
+        weight: 1.5,
     },
     Model {
         day_sd: 0.7,
+        spell_sd: 0.0,
         drift_variance: 0.04,
         start_speed: 0.0,
-        weight: 0.3,
+        weight: 6.0,
+    },
+    Model {
+        day_sd: 0.3,
+        spell_sd: 0.75,
+        drift_variance: 0.004,
+        start_speed: 0.1,
+        weight: 0.7,
     },
 ];
 
@@ -86,8 +103,10 @@ const MOST_IDLE_DAYS: i32 = 60;
 /// Steps of Newton's method to the mode, at most, and when to stop.
 const MOST_STEPS: usize = 10;
 const CLOSE_ENOUGH: f64 = 1e-4;
-/// Left, right, speed.
-const SIZE: usize = 3;
+/// Left, right, speed, spell.
+const SIZE: usize = 4;
+/// Where the spell stands.
+const IN_SPELL: usize = 3;
 
 type Vector = [f64; SIZE];
 type Matrix = [[f64; SIZE]; SIZE];
@@ -141,6 +160,7 @@ pub(super) struct Filter {
     pub mean: Vector,
     pub covariance: Matrix,
     pub day_variance: f64,
+    pub spell_variance: f64,
     pub drift_variance: f64,
     pub log_evidence: f64,
 }
@@ -251,10 +271,12 @@ impl Filter {
         } else {
             NO_SPEED_VARIANCE
         };
+        covariance[IN_SPELL][IN_SPELL] = model.spell_sd * model.spell_sd;
         Filter {
-            mean: [START, START, model.start_speed],
+            mean: [START, START, model.start_speed, 0.0],
             covariance,
             day_variance: model.day_sd * model.day_sd,
+            spell_variance: model.spell_sd * model.spell_sd,
             drift_variance: model.drift_variance,
             log_evidence: model.weight.ln(),
         }
@@ -284,16 +306,46 @@ impl Filter {
             self.covariance[2][side] = with_speed;
         }
         self.covariance[2][2] = FADE * FADE * c[2][2] + SPEED_VARIANCE;
+        if self.spell_variance > 0.0 {
+            self.spell_goes_on(idle, &c);
+        }
     }
 
-    /// The asks speak only of two sums, readiness of a side plus day effect, so the
-    /// mode is looked for there (two unknowns) and carried over to the state.
+    /// The spell fades by each calendar day, and a new one grows.
+    fn spell_goes_on(&mut self, idle: f64, c: &Matrix) {
+        let left = SPELL.powf(idle + 1.0);
+        self.mean[IN_SPELL] *= left;
+        let with = [
+            left * (c[0][IN_SPELL] + c[2][IN_SPELL]),
+            left * (c[1][IN_SPELL] + c[2][IN_SPELL]),
+            left * FADE * c[2][IN_SPELL],
+        ];
+        for (row, with) in with.into_iter().enumerate() {
+            self.covariance[row][IN_SPELL] = with;
+            self.covariance[IN_SPELL][row] = with;
+        }
+        self.covariance[IN_SPELL][IN_SPELL] =
+            left * left * c[IN_SPELL][IN_SPELL] + (1.0 - left * left) * self.spell_variance;
+    }
+
+    /// How a state goes with the sums that the asks speak of: a side's readiness, with the
+    /// spell on top.
+    fn with_sums(c: &Matrix, row: usize) -> [f64; 2] {
+        [c[row][0] + c[row][IN_SPELL], c[row][1] + c[row][IN_SPELL]]
+    }
+
+    /// The asks speak only of two sums, readiness of a side plus spell and day effect, so
+    /// the mode is looked for there (two unknowns) and carried over to the state.
     fn take_in(&mut self, shown: &DayEvidence) {
-        let prior = [self.mean[0], self.mean[1]];
+        let c = &self.covariance;
+        let spell = self.mean[IN_SPELL];
+        let prior = [self.mean[0] + spell, self.mean[1] + spell];
+        let (left, right) = (Filter::with_sums(c, 0), Filter::with_sums(c, 1));
+        let own = Filter::with_sums(c, IN_SPELL);
         let spread = Pair {
-            left: self.covariance[0][0] + self.day_variance,
-            right: self.covariance[1][1] + self.day_variance,
-            both: self.covariance[0][1] + self.day_variance,
+            left: left[0] + own[0] + self.day_variance,
+            right: right[1] + own[1] + self.day_variance,
+            both: left[1] + own[1] + self.day_variance,
         };
         let precision = spread.inverse();
         let mut at = prior;
@@ -333,8 +385,9 @@ impl Filter {
     /// they are sure of.
     fn carry_over(&mut self, pull: [f64; 2], spread: &Pair, curve: [f64; 2]) {
         let c = self.covariance;
-        for (row, mean) in self.mean.iter_mut().enumerate() {
-            *mean += c[row][0] * pull[0] + c[row][1] * pull[1];
+        let sums: [[f64; 2]; SIZE] = std::array::from_fn(|row| Filter::with_sums(&c, row));
+        for (mean, with) in self.mean.iter_mut().zip(&sums) {
+            *mean += with[0] * pull[0] + with[1] * pull[1];
         }
         // curve (1 + spread curve)^-1, for a side that was not asked too.
         let size = 1.0
@@ -346,9 +399,15 @@ impl Filter {
             right: curve[1] * (1.0 + spread.left * curve[0]) / size,
             both: -curve[0] * spread.both * curve[1] / size,
         };
-        for row in 0..SIZE {
-            let through = narrowing.times([c[row][0], c[row][1]]);
-            for (column, to) in c.iter().enumerate() {
+        // Without spells the last row and column stay nothing.
+        let size = if self.spell_variance > 0.0 {
+            SIZE
+        } else {
+            IN_SPELL
+        };
+        for row in 0..size {
+            let through = narrowing.times(sums[row]);
+            for (column, to) in sums[..size].iter().enumerate() {
                 self.covariance[row][column] -= through[0] * to[0] + through[1] * to[1];
             }
         }

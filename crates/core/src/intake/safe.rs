@@ -7,15 +7,9 @@ use super::asked::Asked;
 use super::belief::Belief;
 use super::model::needs_of;
 use super::story::Story;
-use crate::ladder::{AtHand, Ladder, LadderLevel, Level, SkillId};
+use crate::ladder::{AtHand, Ladder, LadderLevel, Role};
 use crate::{Gait, Side};
 
-/// The brake: one rein to a halt, mounted.
-const BRAKE: &str = "start.brake";
-/// Getting on and off.
-const MOUNT: &str = "start.mount";
-/// Moving out on a loose rein at the walk: held, first rides are over.
-const FIRST_FORWARD: (&str, &str) = ("start.forward", "walk");
 /// Asks from the saddle at slower gaits before anything at the lope. Product default.
 const LOOSENING_ASKS: usize = 6;
 /// Times a side is asked at the most; the brake more often, for all else waits for it.
@@ -89,7 +83,7 @@ impl Known<'_> {
     /// often; none once each was asked often enough, or one to no end.
     pub fn next_side(&self, index: usize) -> Option<Side> {
         let level = self.level(index);
-        let most = if level.level.skill.0 == BRAKE {
+        let most = if level.is(Role::Brake) {
             TIMES_OF_THE_BRAKE
         } else {
             TIMES
@@ -115,9 +109,9 @@ impl Known<'_> {
 
     /// First rides by the story, or by what was seen.
     pub fn are_first_rides(&self) -> bool {
-        let (skill, rung) = FIRST_FORWARD;
-        let forward = self.ladder.position(&Level::new(skill, rung));
-        let unlikely = forward.is_some_and(|index| self.belief.chance(index) < 0.5);
+        let unlikely = self
+            .moving_out()
+            .is_some_and(|index| self.belief.chance(index) < 0.5);
         self.story.are_first_rides() || unlikely
     }
 
@@ -131,7 +125,7 @@ impl Known<'_> {
     /// What has to be shown first, in order; empty for what may be asked at once.
     pub fn first(&self, index: usize) -> Vec<(usize, Barrier)> {
         let level = self.level(index);
-        if level.ground && level.level.skill.0 != MOUNT {
+        if level.ground && !level.is(Role::Mount) {
             return Vec::new();
         }
         // Getting on is asked from the ground, and waits for what the ground has to show.
@@ -140,7 +134,7 @@ impl Known<'_> {
             .filter(|ground| *ground != index && (!level.ground || *ground < index))
             .map(|ground| (ground, Barrier::NotInTheSaddle))
             .collect();
-        let own_brake = level.level.skill.0 == BRAKE;
+        let own_brake = level.is(Role::Brake);
         let brakes = if level.ground {
             Vec::new()
         } else {
@@ -173,14 +167,9 @@ impl Known<'_> {
     /// What is asked from the ground before anybody gets on: what the brake needs; in
     /// first rides also what moving off needs.
     fn before_mounting(&self) -> Vec<usize> {
-        let (skill, rung) = FIRST_FORWARD;
-        let forward = Level::new(skill, rung);
         let brakes = self.brakes();
         let brake = brakes.first().map(|(index, _)| *index);
-        let moving_off = self
-            .ladder
-            .position(&forward)
-            .filter(|_| self.are_first_rides());
+        let moving_off = self.moving_out().filter(|_| self.are_first_rides());
         let mut ground: Vec<usize> = brake
             .into_iter()
             .chain(moving_off)
@@ -200,10 +189,17 @@ impl Known<'_> {
 
     /// The levels of the brake, slowest first.
     fn brakes(&self) -> Vec<(usize, Gait)> {
-        let skill = SkillId(BRAKE.to_owned());
-        self.ladder
-            .rungs_of(&skill)
+        let levels = self.ladder.levels_in(Role::Brake);
+        let mut brakes: Vec<(usize, Gait)> = levels
             .map(|index| (index, self.level(index).gait))
-            .collect()
+            .collect();
+        brakes.sort_by_key(|brake| brake.1);
+        brakes
+    }
+
+    /// Moving out on a loose rein at its slowest: held, first rides are over.
+    fn moving_out(&self) -> Option<usize> {
+        let levels = self.ladder.levels_in(Role::FirstRide);
+        levels.min_by_key(|index| self.level(*index).gait)
     }
 }

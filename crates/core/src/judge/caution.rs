@@ -3,9 +3,13 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::side_drop::SideDrop;
+use super::held::days::Days;
+use super::held::drop::SideDrop;
+use super::horse_file::{HorseFile, RideFacts};
+use crate::day::days_between;
 use crate::horse::care::due;
 use crate::horse::{CareDue, CareKind, CareNote, RideMark};
+use crate::ladder::LadderLevel;
 
 /// Why somebody should look first.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -28,9 +32,9 @@ pub enum Caution {
         #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
         last: Date,
     },
-    /// Signs of trouble on two rides in a row.
+    /// Signs of trouble on two rides in a row, and since then no two without.
     Trouble {
-        /// The day of the later one.
+        /// The day of the last one.
         #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
         day: Date,
     },
@@ -39,11 +43,7 @@ pub enum Caution {
 }
 
 /// What holds for every level of the horse.
-pub fn of_horse(
-    care: &[CareNote],
-    rides: &[super::horse_file::RideFacts],
-    on: Date,
-) -> Vec<Caution> {
+pub fn of_horse(care: &[CareNote], rides: &[RideFacts], on: Date) -> Vec<Caution> {
     let flags = care
         .iter()
         .filter(|note| note.is_open(on))
@@ -51,14 +51,35 @@ pub fn of_horse(
             kind: note.kind,
             since: note.day,
         });
-    let mut last_two = rides.iter().rev().filter(|ride| ride.day <= on).take(2);
-    let trouble = match (last_two.next(), last_two.next()) {
-        (Some(last), Some(before)) if last.is_troubled() && before.is_troubled() => {
-            Some(Caution::Trouble { day: last.day })
+    flags.chain(trouble(rides, on)).collect()
+}
+
+/// Rides without trouble that end the caution, one more than a ride on which nobody may
+/// have looked.
+const QUIET_RIDES: u32 = 2;
+/// Days without trouble after which older signs are history. Product default.
+const TROUBLE_DAYS: i64 = 60;
+
+/// Signs of trouble on two rides in a row, until two rides in a row are without. One ride on
+/// which nobody noted any does not end it.
+fn trouble(rides: &[RideFacts], on: Date) -> Option<Caution> {
+    let (mut open, mut before, mut quiet) = (None, false, 0);
+    for ride in rides.iter().filter(|ride| ride.day <= on) {
+        if ride.is_troubled() {
+            quiet = 0;
+            if before || open.is_some() {
+                open = Some(ride.day);
+            }
+        } else {
+            quiet += 1;
+            if quiet >= QUIET_RIDES {
+                open = None;
+            }
         }
-        _ => None,
-    };
-    flags.chain(trouble).collect()
+        before = ride.is_troubled();
+    }
+    let lately = |day: &Date| days_between(*day, on) <= TROUBLE_DAYS;
+    open.filter(lately).map(|day| Caution::Trouble { day })
 }
 
 /// What holds for work in the mouth: checks that were made once and are overdue.
@@ -81,7 +102,49 @@ fn overdue(care: &[CareNote], on: Date, of: impl Fn(CareKind) -> bool) -> Vec<Ca
         .collect()
 }
 
-impl super::horse_file::RideFacts {
+/// On which days somebody should look first, whatever the level: of the horse, for work in
+/// the mouth, for fast work.
+#[derive(Debug, Clone)]
+pub struct DayCautions<'a> {
+    days: &'a Days,
+    of_day: Vec<[bool; 3]>,
+}
+
+impl<'a> DayCautions<'a> {
+    /// Of a horse on the days on which anything happened.
+    pub fn of(file: &HorseFile, days: &'a Days) -> DayCautions<'a> {
+        let of_day = days
+            .all()
+            .iter()
+            .map(|day| {
+                [
+                    !of_horse(&file.care, &file.rides, *day).is_empty(),
+                    !of_mouth(&file.care, *day).is_empty(),
+                    !of_fast_work(&file.care, *day).is_empty(),
+                ]
+            })
+            .collect();
+        DayCautions { days, of_day }
+    }
+
+    /// Whether a level was held back on such a day.
+    pub fn hold_back(&self, level: &LadderLevel, day: Date) -> bool {
+        let Ok(number) = self.days.all().binary_search(&day) else {
+            return false;
+        };
+        let [horse, mouth, fast] = self.of_day[number];
+        horse || (mouth && level.mouth) || (fast && level.needs_feet())
+    }
+}
+
+impl LadderLevel {
+    /// Work that feet have to be done for.
+    pub(super) fn needs_feet(&self) -> bool {
+        self.gait >= crate::Gait::Lope && !self.ground
+    }
+}
+
+impl RideFacts {
     fn is_troubled(&self) -> bool {
         self.marks.contains(&RideMark::Trouble)
     }

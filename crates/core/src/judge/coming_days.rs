@@ -6,7 +6,7 @@ use jiff::{Timestamp, ToSpan};
 use uuid::Uuid;
 
 use super::rails::{Rail, Tally, failing};
-use super::window::{GateInput, window_of};
+use super::window::{Below, GateInput, window_of};
 use crate::Side;
 use crate::evidence::Ask;
 use crate::evidence::readiness::{DayEvidence, Readiness};
@@ -96,7 +96,7 @@ impl<'a> ComingDays<'a> {
             asks: &self.asks,
             on: self.on,
             readiness: &self.readiness,
-            below: self.shown.below.map(|_| 1.0),
+            below: self.shown.below.map(|_| Below([Some(1.0); 2])),
             sides: self.shown.sides,
         }
     }

@@ -144,7 +144,7 @@ impl<'a> Future<'a> {
         let mut coming = ComingDays::after(self.shown, self.known, self.gate);
         let mut horse = coming.readiness.draw(rng);
         while coming.days < MOST_RIDES {
-            horse.ride(rng);
+            horse.ride(self.gap_days as f64, rng);
             coming.day(self.gap_days, self.answers(&horse, rng).into_iter());
             if coming.pass() {
                 return Some(coming.days);

@@ -3,95 +3,98 @@
 
 use std::collections::HashSet;
 
+use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::caution::{self, Caution};
-use super::ease::{self, EaseReason};
-use super::history::{History, SoftDay, share_below, walk};
-use super::horse_file::HorseFile;
-use super::intake::Confirmation;
-use super::overrule::Overrule;
+use super::caution::{self, Caution, DayCautions};
+use super::held::days::{Days, Shown};
+use super::held::hold::{Hold, Phase};
+use super::held::retention::Retention;
+use super::held::said::said;
+use super::held::saying::{HeldBy, Said};
+use super::held::soft_day::{SoftDay, soft_days};
+use super::held::timeline::{Needs, Timeline};
+use super::history::{History, LevelWalk, Walked, below, gate_on_last_day, went_back_soft};
+use super::horse_file::{Carried, CarriedLevel, HorseFile};
 use super::rails::{Tally, failing};
-use super::retention::{CountsFrom, Retention, retention};
-use super::side_drop::side_drop;
 use super::standing::{SideCount, Standing};
 use super::verdict::{Gated, State, Verdict, decide};
 use super::what_it_takes::nearest;
 use super::window::{GateInput, window_of};
-use crate::Gait;
+use crate::day::days_between;
 use crate::evidence::Ask;
 use crate::ladder::{Gate, Ladder, LadderLevel};
 
 /// Judges every level of a horse on `on`; what lies after `on` is not looked at.
 pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing> {
-    let histories = histories(ladder, file, on);
-    let built_on = built_on(ladder, &histories, file, on);
-    let walk = HorseWalk {
+    judge_horse_after(ladder, file, on, None)
+}
+
+/// A horse that was judged before on the same ladder, from asks of which many may be the
+/// same.
+#[derive(Debug, Clone, Copy)]
+pub struct JudgedBefore<'a> {
+    /// What was known.
+    pub file: &'a HorseFile,
+    /// What was said.
+    pub standings: &'a [Standing],
+    /// The date.
+    pub on: Date,
+}
+
+/// The same as [`judge_horse`], taking over what an earlier judgement made of asks that are
+/// still the same: so a further ask costs what it adds.
+pub fn judge_horse_after(
+    ladder: &Ladder,
+    file: &HorseFile,
+    on: Date,
+    before: Option<JudgedBefore<'_>>,
+) -> Vec<Standing> {
+    let said = said(ladder, file, on);
+    let days = Days::of(file, &said, on);
+    let soft_days: Vec<Vec<SoftDay>> = ladder
+        .levels
+        .iter()
+        .enumerate()
+        .map(|(index, level)| {
+            soft_days(file.asks_until(index, on), &level.gate, level.asked_sides())
+        })
+        .collect();
+    let horse = HorseWalk {
         ladder,
         file,
         on,
+        before,
+        shown: &Shown::of(ladder, &days, &soft_days, &said),
+        day_cautions: &DayCautions::of(file, &days),
+        days: &days,
+        said: &said,
+        soft_days: &soft_days,
         horse_cautions: caution::of_horse(&file.care, &file.rides, on),
         mouth_cautions: caution::of_mouth(&file.care, on),
         fast_cautions: caution::of_fast_work(&file.care, on),
         exceptional: file.exceptional_rides(),
     };
-    let mut standings: Vec<Standing> = Vec::with_capacity(ladder.levels.len());
-    for (index, history) in histories.into_iter().enumerate() {
-        let standing = walk.judge(index, history, built_on[index], &standings);
-        standings.push(standing);
-    }
-    standings
+    horse.judge()
 }
 
-fn histories(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<History> {
-    let mut histories: Vec<History> = Vec::with_capacity(ladder.levels.len());
-    for (index, level) in ladder.levels.iter().enumerate() {
-        let below: &[SoftDay] = level
-            .below
-            .map_or(&[], |below| histories[below].soft_days.as_slice());
-        let history = walk(
-            file.asks_until(index, on),
-            &level.gate,
-            level.asked_sides(),
-            below,
-        );
-        histories.push(history);
+/// How every level stood at the end of the day before `from`, to be carried onto the next
+/// version of the program.
+pub fn carry_over(ladder: &Ladder, file: &HorseFile, from: Date) -> Carried {
+    let standings = judge_horse(ladder, file, from.saturating_sub(1.day()));
+    let levels = standings.into_iter().map(|standing| {
+        let level = ladder.levels[standing.index].level.clone();
+        let carried = CarriedLevel {
+            hold: standing.history.hold,
+            changes: standing.history.changes,
+        };
+        (level, carried)
+    });
+    Carried {
+        from,
+        levels: levels.collect(),
     }
-    histories
-}
-
-/// For each level the last day on which a level that is built on it was shown
-/// soft, or let count by the trainer: who rolls back soft has kept the stop.
-fn built_on(
-    ladder: &Ladder,
-    histories: &[History],
-    file: &HorseFile,
-    on: Date,
-) -> Vec<Option<Date>> {
-    let mut latest: Vec<Option<Date>> = vec![None; ladder.levels.len()];
-    let mut overruled_on: Vec<Option<Date>> = latest.clone();
-    for overrule in &file.overrules {
-        if overrule.lets_count()
-            && overrule.day <= on
-            && let Some(index) = ladder.position(&overrule.level)
-        {
-            overruled_on[index] = overruled_on[index].max(Some(overrule.day));
-        }
-    }
-    for (index, level) in ladder.levels.iter().enumerate().rev() {
-        let own = histories[index]
-            .soft_days
-            .iter()
-            .rev()
-            .find(|day| day.shown_soft)
-            .map(|day| day.day);
-        let shown = latest[index].max(own).max(overruled_on[index]);
-        for need in level.below.iter().chain(level.needs.iter().flatten()) {
-            latest[*need] = latest[*need].max(shown);
-        }
-    }
-    latest
 }
 
 /// What is the same for every level of one horse on one date.
@@ -99,135 +102,162 @@ struct HorseWalk<'a> {
     ladder: &'a Ladder,
     file: &'a HorseFile,
     on: Date,
+    before: Option<JudgedBefore<'a>>,
+    days: &'a Days,
+    said: &'a [Vec<Said>],
+    soft_days: &'a [Vec<SoftDay>],
+    shown: &'a Shown<'a>,
+    day_cautions: &'a DayCautions<'a>,
     horse_cautions: Vec<Caution>,
     mouth_cautions: Vec<Caution>,
     fast_cautions: Vec<Caution>,
     exceptional: HashSet<Uuid>,
 }
 
+/// What the gate of a level is held against on a date. What it showed on the last day the
+/// level was asked stays as it was until it is asked again, for as long as that day lies in
+/// the window: time alone neither opens a gate nor closes it.
+pub fn gate_input<'a>(
+    ladder: &Ladder,
+    asks: &'a [Ask],
+    history: &'a History,
+    below_days: Option<&[SoftDay]>,
+    index: usize,
+    on: Date,
+) -> GateInput<'a> {
+    let level = &ladder.levels[index];
+    let in_window = |day: &Date| days_between(*day, on) < i64::from(level.gate.window_days);
+    let last = history.soft_days.last().map(|last| last.day);
+    let way_back = history.hold.phase == Phase::Lost && history.hold.is_safety();
+    GateInput {
+        asks: &asks[history.from.min(history.counted)..history.counted],
+        on: last.filter(in_window).unwrap_or(on),
+        readiness: &history.readiness,
+        below: below_days
+            .filter(|_| !way_back)
+            .and_then(|days| below(ladder, level, days, on)),
+        sides: level.asked_sides(),
+    }
+}
+
 impl HorseWalk<'_> {
-    fn judge(
-        &self,
-        index: usize,
-        history: History,
-        built_on: Option<Date>,
-        before: &[Standing],
-    ) -> Standing {
+    fn judge(&self) -> Vec<Standing> {
+        let mut standings: Vec<Standing> = Vec::with_capacity(self.ladder.levels.len());
+        let mut timelines: Vec<Timeline> = Vec::with_capacity(self.ladder.levels.len());
+        for index in 0..self.ladder.levels.len() {
+            let history = self.walk(index, &timelines);
+            timelines.push(history.timeline.clone());
+            let standing = self.standing(index, history, &timelines);
+            standings.push(standing);
+        }
+        standings
+    }
+
+    fn walk(&self, index: usize, timelines: &[Timeline]) -> History {
+        let walked = self.before.map(|before| Walked {
+            asks: before.file.asks_until(index, before.on),
+            history: &before.standings[index].history,
+        });
+        let walk = LevelWalk {
+            ladder: self.ladder,
+            index,
+            file: self.file,
+            asks: self.file.asks_until(index, self.on),
+            days: self.days,
+            said: &self.said[index],
+            before: timelines,
+            soft_days: self.soft_days,
+            shown: self.shown,
+            cautions: self.day_cautions,
+            exceptional: &self.exceptional,
+            walked,
+        };
+        walk.walk()
+    }
+
+    fn standing(&self, index: usize, history: History, timelines: &[Timeline]) -> Standing {
         let level = &self.ladder.levels[index];
-        let gate = &level.gate;
         let asks = self.file.asks_until(index, self.on);
-        let shown = self.shown(level, &asks[..history.counted], &history, before);
-        let seen = window_of(shown.asks, gate, self.on);
+        let below_days = level.below.map(|below| self.soft_days[below].as_slice());
+        let shown = gate_input(self.ladder, asks, &history, below_days, index, self.on);
+        let hold = &history.hold;
+        let gate = hold.gate(&level.gate);
+        let seen = window_of(shown.asks, &gate, shown.on);
         let overruled_by = self.overruled_by(level);
-        let overrule = overruled_by.map(|index| &self.file.overrules[index]);
-        let intake = self.shown_at_intake(level, asks);
-        let kept = self.kept(&history, gate, overrule, intake, built_on);
-        let (missing, stale) = needs(level, before);
-        let seen_all = window_of(asks, gate, self.on);
-        let cautions = self.cautions(level, asks, seen_all);
-        let eased = self.eased(asks, seen_all, gate);
-        let gated = Gated::of(failing(&shown, &Tally::of(&shown, seen, gate), gate));
-        let needs_fresh = missing.is_empty() && stale.is_empty();
+        let kept = self.kept(index, hold, &level.gate);
+        let needs = Needs::of(level, timelines, self.shown, self.on);
+        let cautions = self.cautions(level, asks, hold);
+        let back_up = self.is_on_the_way_up(hold);
+        let gated = Gated::of(failing(&shown, &Tally::of(&shown, seen, &gate), &gate));
+        let may_advance = needs.are_good() && hold.in_doubt.is_none() && hold.retest.is_none();
+        let asked_cold = kept.is_rusty() || hold.retest.is_some() || back_up;
+        let sent_down = hold.eased.is_some() && !back_up;
         let verdict = decide(
             &gated,
             !cautions.is_empty(),
-            eased.is_some(),
-            needs_fresh,
-            kept.is_rusty(),
+            sent_down,
+            may_advance && hold.eased.is_none(),
+            asked_cold,
         );
-        let never_asked = seen.is_empty() && asks.is_empty();
-        let unlike =
-            |other: Option<Verdict>| other.filter(|other| cautions.is_empty() && *other != verdict);
+        let other = Otherwise {
+            horse: self,
+            index,
+            shown: &shown,
+            gate: &gate,
+            may_advance,
+            asked_cold,
+        };
+        let unlike = |other: Option<Verdict>| {
+            other.filter(|other| {
+                cautions.is_empty() && !sent_down_for_a_day(hold) && *other != verdict
+            })
+        };
         Standing {
             index,
             verdict,
-            state: state(verdict, &kept, &missing, overrule, intake, never_asked),
+            state: state(verdict, hold, &kept, &needs, level, asks.is_empty()),
             sides: side_counts(level, seen),
             last_asked: asks.last().map(|ask| ask.day),
             retention: kept,
-            ease_to: (verdict == Verdict::EaseBack)
-                .then(|| highest_held_under(level, self.ladder, before))
-                .flatten(),
+            ease_to: hold
+                .eased
+                .as_ref()
+                .filter(|_| verdict == Verdict::EaseBack)
+                .and_then(|eased| self.ladder.position(eased.to.as_ref()?)),
             nearest: (!seen.is_empty() && !gated.passes)
-                .then(|| nearest(&shown, gate))
+                .then(|| nearest(&shown, &gate))
                 .flatten(),
-            without_riders: unlike(self.without_riders(index, seen, before, needs_fresh, &kept)),
-            without_exceptional: unlike(self.without_exceptional(
-                index,
-                seen,
-                before,
-                needs_fresh,
-                &kept,
-            )),
-            missing,
-            stale,
-            eased,
+            without_riders: unlike(other.without_riders(seen)),
+            without_exceptional: unlike(other.without_exceptional(seen)),
+            missing: needs.missing,
+            stale: needs.stale,
+            doubtful: needs.in_doubt,
+            eased: hold.eased.as_ref().map(|eased| eased.reason.clone()),
             overruled_by,
             cautions,
             history,
         }
     }
 
-    /// What the gate looks at.
-    fn shown<'a>(
-        &self,
-        level: &LadderLevel,
-        asks: &'a [Ask],
-        history: &'a History,
-        before: &[Standing],
-    ) -> GateInput<'a> {
-        let below = level.below.map(|below| &before[below].history.soft_days);
-        GateInput {
-            asks,
-            on: self.on,
-            readiness: &history.readiness,
-            below: below.and_then(|days| share_below(days, &level.gate, self.on)),
-            sides: level.asked_sides(),
+    /// How the level has kept.
+    fn kept(&self, index: usize, hold: &Hold, gate: &Gate) -> Retention {
+        let last_soft = self.shown.last(index, self.on);
+        Retention {
+            held_since: hold.since.filter(|_| hold.is_held()),
+            passed_days: hold.passed_days,
+            last_soft,
+            idle_days: last_soft.map(|day| days_between(day, self.on).max(0) as u32),
+            rusty_after_days: hold.rusty_after_days(gate),
         }
     }
 
-    /// How the level has kept; the trainer's last decision counts.
-    fn kept(
-        &self,
-        history: &History,
-        gate: &Gate,
-        overrule: Option<&Overrule>,
-        intake: Option<Confirmation>,
-        built_on: Option<Date>,
-    ) -> Retention {
-        let by_trainer = overrule
-            .filter(|overrule| overrule.lets_count())
-            .map(|overrule| CountsFrom {
-                day: overrule.day,
-                firm: true,
-            });
-        let at_intake = self
-            .file
-            .intake
-            .as_ref()
-            .filter(|_| intake.is_some_and(|intake| intake != Confirmation::Doubted))
-            .map(|intake| CountsFrom {
-                day: intake.day,
-                firm: false,
-            });
-        let counts = by_trainer.or(at_intake);
-        let mut kept = retention(history, gate, counts, built_on, self.on);
-        if overrule.is_some_and(|overrule| !overrule.lets_count()) {
-            kept.held_since = None;
-        }
-        kept
-    }
-
-    /// What is said of a level that was shown at intake.
-    fn shown_at_intake(&self, level: &LadderLevel, asks: &[Ask]) -> Option<Confirmation> {
-        let intake = self.file.intake.as_ref()?;
-        intake.of(&level.level, asks, level.asked_sides(), self.on)
-    }
-
-    /// Why the level moves back, when it does.
-    fn eased(&self, asks: &[Ask], seen: &[Ask], gate: &Gate) -> Option<EaseReason> {
-        let rides_since = |ride| self.file.rides_since(ride, self.on);
-        ease::by_share(seen, gate).or_else(|| ease::by_fault(asks, self.ladder, rides_since))
+    /// A level that was sent down, and what it went back to is soft: first asks say the rest.
+    fn is_on_the_way_up(&self, hold: &Hold) -> bool {
+        hold.eased.as_ref().is_some_and(|eased| {
+            eased.pause.is_none()
+                && eased.since < self.on
+                && went_back_soft(self.ladder, self.soft_days, eased, self.on)
+        })
     }
 
     /// The last decision on the level, until its day has come.
@@ -238,7 +268,7 @@ impl HorseWalk<'_> {
             .rposition(|overrule| overrule.level == level.level && overrule.day <= self.on)
     }
 
-    fn cautions(&self, level: &LadderLevel, asks: &[Ask], seen: &[Ask]) -> Vec<Caution> {
+    fn cautions(&self, level: &LadderLevel, asks: &[Ask], hold: &Hold) -> Vec<Caution> {
         if asks.is_empty() {
             return Vec::new();
         }
@@ -247,31 +277,42 @@ impl HorseWalk<'_> {
         } else {
             &[]
         };
-        let fast = if level.gait >= Gait::Lope && !level.ground {
+        let fast = if level.needs_feet() {
             &self.fast_cautions[..]
         } else {
             &[]
         };
-        let drop = side_drop(seen).map(Caution::SideDrop);
         self.horse_cautions
             .iter()
             .chain(mouth)
             .chain(fast)
             .copied()
-            .chain(drop)
+            .chain(hold.dropped.map(Caution::SideDrop))
             .collect()
     }
+}
 
-    /// The verdict by the gate alone as if all riders were alike, where the window holds
-    /// an ask of one who is very likely not.
-    fn without_riders(
-        &self,
-        index: usize,
-        seen: &[Ask],
-        before: &[Standing],
-        needs_fresh: bool,
-        kept: &Retention,
-    ) -> Option<Verdict> {
+/// Sent down by a pause, which asks alone say nothing of.
+fn sent_down_for_a_day(hold: &Hold) -> bool {
+    hold.eased
+        .as_ref()
+        .is_some_and(|eased| eased.pause.is_some())
+}
+
+/// The verdict on other asks of the level than those of the record, by the gate alone.
+struct Otherwise<'a> {
+    horse: &'a HorseWalk<'a>,
+    index: usize,
+    shown: &'a GateInput<'a>,
+    gate: &'a Gate,
+    may_advance: bool,
+    asked_cold: bool,
+}
+
+impl Otherwise<'_> {
+    /// As if all riders were alike, where the window holds an ask of one who is very likely
+    /// not.
+    fn without_riders(&self, seen: &[Ask]) -> Option<Verdict> {
         if seen.iter().all(|ask| ask.rider_offset == 0.0) {
             return None;
         }
@@ -279,105 +320,68 @@ impl HorseWalk<'_> {
             rider_offset: 0.0,
             ..*ask
         };
-        let asks: Vec<Ask> = self.file.asks[index].iter().map(alike).collect();
-        Some(self.by_the_gate(index, &asks, before, needs_fresh, kept))
+        self.by_the_gate(self.shown.asks.iter().map(alike).collect())
     }
 
-    /// The verdict by the gate alone without exceptional rides, where the window
-    /// holds one.
-    fn without_exceptional(
-        &self,
-        index: usize,
-        seen: &[Ask],
-        before: &[Standing],
-        needs_fresh: bool,
-        kept: &Retention,
-    ) -> Option<Verdict> {
-        if !seen
-            .iter()
-            .any(|ask| ask.new_rig || self.exceptional.contains(&ask.ride_id))
-        {
+    /// Without exceptional rides, where the window holds one.
+    fn without_exceptional(&self, seen: &[Ask]) -> Option<Verdict> {
+        let is_exceptional =
+            |ask: &Ask| ask.new_rig || self.horse.exceptional.contains(&ask.ride_id);
+        if !seen.iter().any(is_exceptional) {
             return None;
         }
-        let asks = self.file.without_exceptional(&self.exceptional, index);
-        Some(self.by_the_gate(index, &asks, before, needs_fresh, kept))
+        let all = self.horse.file.asks_until(self.index, self.horse.on);
+        let from = all.len() - self.shown.asks.len().min(all.len());
+        let kept = all[from..].iter().filter(|ask| !is_exceptional(ask));
+        self.by_the_gate(kept.copied().collect())
     }
 
-    /// The verdict by the gate alone on other asks of the level.
-    fn by_the_gate(
-        &self,
-        index: usize,
-        asks: &[Ask],
-        before: &[Standing],
-        needs_fresh: bool,
-        kept: &Retention,
-    ) -> Verdict {
-        let level = &self.ladder.levels[index];
-        let asks = &asks[..asks.partition_point(|ask| ask.day <= self.on)];
-        let below = level
-            .below
-            .map_or(&[][..], |below| before[below].history.soft_days.as_slice());
-        let history = walk(asks, &level.gate, level.asked_sides(), below);
-        let shown = GateInput {
-            asks: &asks[..history.counted],
-            on: self.on,
-            readiness: &history.readiness,
-            below: share_below(below, &level.gate, self.on),
-            sides: level.asked_sides(),
-        };
-        let seen = window_of(shown.asks, &level.gate, self.on);
-        let tally = Tally::of(&shown, seen, &level.gate);
-        let gated = Gated::of(failing(&shown, &tally, &level.gate));
-        let eased = ease::by_share(seen, &level.gate).is_some();
-        decide(&gated, false, eased, needs_fresh, kept.is_rusty())
+    fn by_the_gate(&self, asks: Vec<Ask>) -> Option<Verdict> {
+        let gated = gate_on_last_day(&asks, self.gate, self.shown.sides, self.shown.below)?;
+        let seen = window_of(&asks, self.gate, self.shown.on);
+        let eased = super::held::ease::by_share(seen, self.gate).is_some();
+        Some(decide(
+            &gated,
+            false,
+            eased,
+            self.may_advance,
+            self.asked_cold,
+        ))
     }
-}
-
-/// The needs that are not held, and those that are rusty.
-fn needs(level: &LadderLevel, before: &[Standing]) -> (Vec<usize>, Vec<usize>) {
-    let (mut missing, mut stale) = (Vec::new(), Vec::new());
-    let below = level.below.map(|below| vec![below]);
-    for need in below.iter().chain(&level.needs) {
-        let held = need.iter().find(|index| before[**index].counts_as_held());
-        match held {
-            None => missing.extend(need.first()),
-            Some(index) if need.iter().all(|p| !fresh(&before[*p])) => stale.push(*index),
-            Some(_) => {}
-        }
-    }
-    (missing, stale)
-}
-
-fn fresh(standing: &Standing) -> bool {
-    standing.counts_as_held() && !standing.retention.is_rusty()
 }
 
 fn state(
     verdict: Verdict,
+    hold: &Hold,
     kept: &Retention,
-    missing: &[usize],
-    overrule: Option<&Overrule>,
-    intake: Option<Confirmation>,
+    needs: &Needs,
+    level: &LadderLevel,
     never_asked: bool,
 ) -> State {
-    match verdict {
-        Verdict::EaseBack => State::Eased,
-        _ if overrule.is_some_and(|overrule| !overrule.lets_count()) => State::Overruled,
-        _ if kept.is_rusty() => State::Rusty,
-        _ if kept.held_since.is_some() && overrule.is_some() && kept.passed_days == 0 => {
-            State::Overruled
-        }
-        _ if kept.held_since.is_some()
-            && intake == Some(Confirmation::Waiting)
-            && kept.passed_days == 0 =>
-        {
-            State::ShownAtIntake
-        }
-        _ if kept.held_since.is_some() => State::Held,
-        _ if !missing.is_empty() => State::Closed,
-        Verdict::Confirm => State::Confirming,
-        _ if never_asked => State::Open,
-        _ => State::Working,
+    match hold.phase {
+        Phase::KeptBack => State::Overruled,
+        Phase::Lost => State::Lost,
+        Phase::Held if hold.waiting.is_some() => State::Waiting,
+        Phase::Held if hold.retest.is_some() => State::Retest,
+        _ if hold.eased.is_some() => State::Eased,
+        Phase::Held if hold.in_doubt.is_some() => State::InDoubt,
+        Phase::Held if kept.is_rusty() => State::Rusty,
+        Phase::Held => held_state(hold, level),
+        Phase::Never if !needs.missing.is_empty() => State::Closed,
+        Phase::Never if verdict == Verdict::Confirm => State::Confirming,
+        Phase::Never if never_asked => State::Open,
+        Phase::Never => State::Working,
+    }
+}
+
+/// How a level is held that nothing speaks against.
+fn held_state(hold: &Hold, level: &LadderLevel) -> State {
+    let unconfirmed = hold.is_unconfirmed(level.asked_sides());
+    match hold.by {
+        HeldBy::Word => State::Overruled,
+        HeldBy::Intake if unconfirmed => State::ShownAtIntake,
+        HeldBy::Placed if unconfirmed => State::Placed,
+        _ => State::Held,
     }
 }
 
@@ -394,43 +398,4 @@ fn side_counts(level: &LadderLevel, seen: &[Ask]) -> Vec<SideCount> {
             }
         })
         .collect()
-}
-
-/// The highest held level among those a level stands on: the one below it if
-/// that is held, else the last in the order of the work.
-pub fn highest_held_under(
-    level: &LadderLevel,
-    ladder: &Ladder,
-    before: &[Standing],
-) -> Option<usize> {
-    let mut under: Vec<usize> = level
-        .below
-        .iter()
-        .chain(level.needs.iter().flatten())
-        .copied()
-        .collect();
-    let mut seen: HashSet<usize> = HashSet::new();
-    while !under.is_empty() {
-        if let Some(held) = under
-            .iter()
-            .copied()
-            .filter(|p| before[*p].counts_as_held())
-            .max()
-        {
-            return Some(held);
-        }
-        under = under
-            .iter()
-            .flat_map(|index| {
-                let level = &ladder.levels[*index];
-                level
-                    .below
-                    .iter()
-                    .chain(level.needs.iter().flatten())
-                    .copied()
-            })
-            .filter(|index| seen.insert(*index))
-            .collect();
-    }
-    None
 }

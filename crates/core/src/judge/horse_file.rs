@@ -5,13 +5,17 @@ use std::collections::{HashMap, HashSet};
 use jiff::civil::Date;
 use uuid::Uuid;
 
+use super::held::change::Change;
+use super::held::drop::DropAnswer;
+use super::held::hold::Hold;
+use super::held::placing::Placing;
 use super::intake::KeptIntake;
 use super::overrule::Overrule;
 use crate::evidence::rider::{RiderDay, RiderOffset};
 use crate::evidence::rigs::RigsOfRides;
 use crate::evidence::{Ask, SoftCount};
 use crate::horse::{CareNote, RideMark, Sex};
-use crate::ladder::Ladder;
+use crate::ladder::{Ladder, Level};
 use crate::rep::Rep;
 use crate::rig::RigWorn;
 
@@ -45,6 +49,32 @@ pub struct HorseFile {
     pub overrules: Vec<Overrule>,
     /// What its intake showed, when it had one.
     pub intake: Option<KeptIntake>,
+    /// Where it was placed by hand.
+    pub placings: Vec<Placing>,
+    /// Who looked at a side that went bad at once, and what came of it.
+    pub answers: Vec<DropAnswer>,
+    /// How its levels stood when it came onto this ladder from another version of its
+    /// program; none where it never stood on another.
+    pub carried: Option<Carried>,
+}
+
+/// How levels stood when a horse came from one version of its program to the next. What was
+/// gained and lost before stays as it was; from that day on the new gates hold.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Carried {
+    /// The first day of the new version.
+    pub from: Date,
+    /// Where each level stood at the end of the day before.
+    pub levels: HashMap<Level, CarriedLevel>,
+}
+
+/// One level that is carried onto the next version of a program.
+#[derive(Debug, Clone, PartialEq)]
+pub struct CarriedLevel {
+    /// Where it stood.
+    pub hold: Hold,
+    /// What had moved it, oldest first.
+    pub changes: Vec<Change>,
 }
 
 impl HorseFile {
@@ -165,19 +195,6 @@ impl HorseFile {
         if let Some(ask) = last {
             ask.faults.add(fault);
         }
-    }
-
-    /// The same horse without its exceptional rides.
-    pub(super) fn without_exceptional(
-        &self,
-        exceptional: &HashSet<Uuid>,
-        index: usize,
-    ) -> Vec<Ask> {
-        self.asks[index]
-            .iter()
-            .filter(|ask| !ask.new_rig && !exceptional.contains(&ask.ride_id))
-            .copied()
-            .collect()
     }
 
     pub(super) fn exceptional_rides(&self) -> HashSet<Uuid> {

@@ -4,26 +4,17 @@
 //! # Method
 //! The chance that the intake left each level with is carried on by Bayes' rule with the
 //! first ask of each later day and side, by the slips and lucky answers of
-//! [`crate::evidence::first_answer`]. Confirmed once every side was soft on a first ask
-//! and the chance is [`CONFIRMED_FROM`] or more; it no longer counts below
-//! [`COUNTS_FROM`]. Both figures are product defaults.
+//! [`crate::evidence::first_answer`] ([`super::held::hold`]). Confirmed once every side was
+//! soft on a first ask and the chance is [`super::held::hold::CONFIRMED_FROM`] or more; it
+//! no longer counts below [`super::held::hold::COUNTS_FROM`]. Both figures are product
+//! defaults.
 
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use crate::Side;
 use crate::bounds::{CHANCE, FieldError, OF_A_CARD};
-use crate::evidence::Ask;
-use crate::evidence::first_answer::{LUCK_BEGUN, SLIP};
 use crate::ladder::check::find_level;
 use crate::ladder::{Ladder, Level};
-
-/// The chance from which on a level is confirmed.
-pub const CONFIRMED_FROM: f64 = 0.95;
-/// The chance below which it no longer counts.
-pub const COUNTS_FROM: f64 = 0.5;
-/// No intake is surer of a level than this: a first ask is wanted of each.
-const SUREST: f64 = 0.93;
 
 /// A level shown at intake.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -53,35 +44,7 @@ pub struct KeptIntake {
     pub holes: Vec<Level>,
 }
 
-/// What first asks since have said of a level that was shown at intake.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Confirmation {
-    /// Not yet enough.
-    Waiting,
-    /// It is held.
-    Confirmed,
-    /// It is not: worked on like any other.
-    Doubted,
-}
-
 impl KeptIntake {
-    /// What is said of a level by `on`; none where it was not shown.
-    pub fn of(
-        &self,
-        level: &Level,
-        asks: &[Ask],
-        sides: &[Side],
-        on: Date,
-    ) -> Option<Confirmation> {
-        if self.day > on {
-            return None;
-        }
-        let shown = self.shown.iter().find(|shown| shown.level == *level)?;
-        Some(confirmation(shown.chance, self.day, asks, sides, on))
-    }
-
     /// Checks that its levels are known and its chances are chances.
     ///
     /// # Errors
@@ -100,36 +63,5 @@ impl KeptIntake {
             find_level(level, ladder).map_err(|error| error.under(&format!("/holes/{index}")))?;
         }
         Ok(())
-    }
-}
-
-/// What the first asks after `day` say of a level that was so likely held.
-fn confirmation(chance: f64, day: Date, asks: &[Ask], sides: &[Side], on: Date) -> Confirmation {
-    let chance = chance.min(SUREST);
-    let mut log_odds = (chance / (1.0 - chance)).ln();
-    let mut soft = vec![false; sides.len()];
-    let later = asks.iter().filter(|ask| ask.day > day && ask.day <= on);
-    let mut seen: Vec<(Date, Side)> = Vec::new();
-    for ask in later {
-        if seen.contains(&(ask.day, ask.side)) {
-            continue;
-        }
-        seen.push((ask.day, ask.side));
-        log_odds += if ask.soft {
-            ((1.0 - SLIP) / LUCK_BEGUN).ln()
-        } else {
-            (SLIP / (1.0 - LUCK_BEGUN)).ln()
-        };
-        if let Some(side) = sides.iter().position(|side| *side == ask.side) {
-            soft[side] |= ask.soft;
-        }
-    }
-    let chance = 1.0 / (1.0 + (-log_odds).exp());
-    if chance < COUNTS_FROM {
-        Confirmation::Doubted
-    } else if chance >= CONFIRMED_FROM && soft.iter().all(|soft| *soft) {
-        Confirmation::Confirmed
-    } else {
-        Confirmation::Waiting
     }
 }

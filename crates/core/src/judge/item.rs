@@ -27,13 +27,13 @@ pub enum ItemKind {
     Difference,
     /// Ratio of the sides' restricted mean times.
     TimeRatio,
-    /// The level below, soft on the last day it was asked.
+    /// The level below, soft on the last day it was asked: on the same side.
     LevelBelow,
 }
 
 impl ItemKind {
     /// Rails with a half for each side, from the bottom of the gate up.
-    pub const PER_SIDE: [ItemKind; 7] = [
+    pub const PER_SIDE: [ItemKind; 8] = [
         ItemKind::Count,
         ItemKind::Reps,
         ItemKind::Days,
@@ -41,6 +41,7 @@ impl ItemKind {
         ItemKind::LowShare,
         ItemKind::FirstAsk,
         ItemKind::NoMiss,
+        ItemKind::LevelBelow,
     ];
 
     /// Whether the figure has to stay below what the gate names.

@@ -6,27 +6,32 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::ease::EaseReason;
 use super::forecast::{Draws, Forecast, draws, forecast};
 use super::gate_check::{GateCheck, check_gate};
-use super::history::{DayVerdict, share_below};
-use super::horse::judge_horse;
+use super::held;
+use super::held::change::Change;
+use super::held::ease::EaseReason;
+use super::held::retention::Retention;
+use super::held::saying::HeldBy;
+use super::held::score::{self, AgainstSide};
+use super::history::DayVerdict;
+use super::horse::{gate_input, judge_horse};
 use super::horse_file::HorseFile;
 use super::overrule::Overrule;
 use super::reason::{Reason, reasons};
-use super::retention::Retention;
 use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::{WhatItTakes, what_it_takes};
 use super::window::GateInput;
 use super::{Caution, words};
+use crate::Side;
 use crate::day::days_between;
 use crate::evidence::Ask;
 use crate::evidence::give_time::restricted_mean_s;
 use crate::evidence::rigs::{RigShare, by_rig};
 use crate::evidence::slip::Slip;
 use crate::evidence::trend::{Trend, trend};
-use crate::ladder::{Ladder, LadderLevel, Level};
+use crate::ladder::{Gate, Ladder, LadderLevel, Level};
 use crate::rep::Rep;
 use crate::rep::TimeToGive;
 
@@ -103,6 +108,30 @@ pub struct Judgement {
     pub overrule: Option<Overrule>,
     /// The verdict after each day it was asked, oldest first.
     pub days: Vec<DayVerdict>,
+    /// What moved it, oldest first: gained, in doubt, lost, regained, each with day and reason.
+    pub changes: Vec<ToldChange>,
+    /// What rests on it while it is held.
+    pub held_by: Option<HeldBy>,
+    /// Points against each side of a held level.
+    pub against: Vec<AgainstSide>,
+    /// The same in sentences.
+    pub against_text: Vec<String>,
+    /// Since when it waits for something it needs.
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
+    pub waiting_since: Option<Date>,
+    /// Levels it needs that are in doubt.
+    pub doubtful: Vec<Level>,
+}
+
+/// A change with its sentence.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ToldChange {
+    /// The change.
+    #[serde(flatten)]
+    pub change: Change,
+    /// In a sentence.
+    pub text: String,
 }
 
 /// Judges one level of a horse with everything that is said of it.
@@ -123,11 +152,13 @@ pub fn of_standings(
     let standing = &standings[index];
     let shown = shown(ladder, file, standings, index, on);
     let asks = file.asks_until(index, on);
-    let check = check_gate(&shown, &level.gate);
-    let takes = what_it_takes(&shown, &level.gate);
+    let gate = gate_of(ladder, standings, index);
+    let check = check_gate(&shown, &gate);
+    let takes = what_it_takes(&shown, &gate);
     let overrule = standing
         .overruled_by
         .map(|index| file.overrules[index].clone());
+    let against = against(standing, level);
     let levels = |indexes: &[usize]| -> Vec<Level> {
         indexes
             .iter()
@@ -161,8 +192,42 @@ pub fn of_standings(
         rigs: by_rig(&[lately(asks, on)], &file.rigs()),
         overrule,
         days: standing.history.days.clone(),
+        changes: told(standing, ladder),
+        held_by: standing.history.hold.held_by(),
+        against_text: against.iter().map(held::words::against).collect(),
+        against,
+        waiting_since: standing
+            .history
+            .hold
+            .waiting
+            .as_ref()
+            .map(|(since, _)| *since),
+        doubtful: levels(&standing.doubtful),
         gate: check,
     }
+}
+
+fn told(standing: &Standing, ladder: &Ladder) -> Vec<ToldChange> {
+    let told = |change: &Change| ToldChange {
+        change: change.clone(),
+        text: held::words::change(change, ladder),
+    };
+    standing.history.changes.iter().map(told).collect()
+}
+
+/// Points against each side of a held level; a safety level has none, two misses are enough.
+fn against(standing: &Standing, level: &LadderLevel) -> Vec<AgainstSide> {
+    let hold = &standing.history.hold;
+    if !hold.is_held() || hold.is_safety() {
+        return Vec::new();
+    }
+    let of = |side: &Side| AgainstSide {
+        side: *side,
+        points: hold.points()[usize::from(*side == Side::Right)],
+        in_doubt_from: score::IN_DOUBT_FROM,
+        lost_at: score::LOST_AT,
+    };
+    level.asked_sides().iter().map(of).collect()
 }
 
 /// Rides until the gate of a level passes, when the horse has been judged already.
@@ -176,7 +241,11 @@ pub fn forecast_of_standings(
 ) -> Forecast {
     let level = &ladder.levels[index];
     let shown = shown(ladder, file, standings, index, on);
-    forecast(&shown, &level.gate, seed(&level.level, on))
+    forecast(
+        &shown,
+        &gate_of(ladder, standings, index),
+        seed(&level.level, on),
+    )
 }
 
 /// The same, as it was drawn.
@@ -189,7 +258,11 @@ pub fn draws_of_standings(
 ) -> Draws {
     let level = &ladder.levels[index];
     let shown = shown(ladder, file, standings, index, on);
-    draws(&shown, &level.gate, seed(&level.level, on))
+    draws(
+        &shown,
+        &gate_of(ladder, standings, index),
+        seed(&level.level, on),
+    )
 }
 
 /// What the gate of a level is held against.
@@ -200,17 +273,25 @@ fn shown<'a>(
     index: usize,
     on: Date,
 ) -> GateInput<'a> {
-    let level = &ladder.levels[index];
+    let below = ladder.levels[index].below;
+    let below_days = below.map(|below| standings[below].history.soft_days.as_slice());
     let history = &standings[index].history;
-    GateInput {
-        asks: &file.asks_until(index, on)[..history.counted],
+    gate_input(
+        ladder,
+        file.asks_until(index, on),
+        history,
+        below_days,
+        index,
         on,
-        readiness: &history.readiness,
-        below: level
-            .below
-            .and_then(|below| share_below(&standings[below].history.soft_days, &level.gate, on)),
-        sides: level.asked_sides(),
-    }
+    )
+}
+
+/// The gate a level is held against: after a loss the whole of it anew.
+fn gate_of(ladder: &Ladder, standings: &[Standing], index: usize) -> Gate {
+    standings[index]
+        .history
+        .hold
+        .gate(&ladder.levels[index].gate)
 }
 
 /// Judges one level from its reps alone, as if what it needs were held. None when
@@ -218,15 +299,18 @@ fn shown<'a>(
 pub fn judge_reps(ladder: &Ladder, level: &Level, reps: &[Rep], on: Date) -> Option<Judgement> {
     let index = ladder.position(level)?;
     let mut file = HorseFile::of_reps(ladder, reps);
-    let at = &ladder.levels[index];
-    file.overrules = at
-        .below
+    let first = reps
         .iter()
-        .chain(at.needs.iter().flatten())
+        .map(|rep| rep.day)
+        .min()
+        .map_or(on, |first| first.min(on));
+    file.overrules = ladder
+        .under(index)
+        .iter()
         .map(|need| Overrule {
             overrule_id: Uuid::nil(),
             level: ladder.levels[*need].level.clone(),
-            day: on,
+            day: first,
             judge_said: Verdict::Stay,
             counts_as: Verdict::Advance,
             reason: "taken as held".to_owned(),
@@ -251,7 +335,7 @@ fn trends(asks: &[Ask], level: &LadderLevel, standing: &Standing, on: Date) -> T
     let lately = &soft_days[soft_days.len().saturating_sub(TREND_DAYS)..];
     let number = |day: Date| days_between(on, day) as f64;
     let days: Vec<f64> = lately.iter().map(|day| number(day.day)).collect();
-    let shares: Vec<f64> = lately.iter().map(super::history::SoftDay::share).collect();
+    let shares: Vec<f64> = lately.iter().map(held::soft_day::SoftDay::share).collect();
     let timed: Vec<(f64, f64)> = asks
         .chunk_by(|a, b| a.day == b.day)
         .filter(|day| lately.first().is_some_and(|first| day[0].day >= first.day))

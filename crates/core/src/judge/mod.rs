@@ -11,27 +11,28 @@
 //! | `coming_days` | days put behind the known ones, to see whether the gate passes then |
 //! | [`what_it_takes`] | the least that would fill the gate |
 //! | [`forecast`] | rides until it is filled, as a range |
-//! | [`caution`], [`side_drop`] | who should look first |
-//! | [`ease`] | what sends a level down |
-//! | [`retention`] | held, fresh, rusty |
+//! | [`held`] | gained, in doubt, lost, regained: where a level stands, day by day |
+//! | [`brake`] | how fast the horse may be ridden |
+//! | [`caution`] | who should look first |
 //! | [`verdict`] | verdicts and states, in the given order |
 //! | [`horse_file`], [`standing`] | what is known of a horse; where a level of it stands |
 //! | [`horse`] | every level of a horse in one walk |
 //! | [`level`] | one level with everything that is said of it |
 //! | [`hole`] | the missing piece under the faults |
 //! | [`intake`] | levels shown at intake, until first asks confirm them |
-//! | [`overrule`] | the trainer's last word, and how it turned out |
+//! | [`overrule`], [`outcome`](mod@outcome) | the trainer's last word, and how it turned out |
 //! | [`next`] | the one thing to do next |
 //! | [`track`] | a horse's tracks at a glance, for the barn board |
 //! | [`sides`] | left against right, level by level |
 //! | [`soft_map`] | where it is soft, now against before |
 //! | [`words`] | how it is said |
 
+pub mod brake;
 pub mod caution;
 mod coming_days;
-pub mod ease;
 pub mod forecast;
 pub mod gate_check;
+pub mod held;
 pub mod history;
 pub mod hole;
 pub mod horse;
@@ -40,11 +41,10 @@ pub mod intake;
 pub mod item;
 pub mod level;
 pub mod next;
+pub mod outcome;
 pub mod overrule;
 pub mod rails;
 pub mod reason;
-pub mod retention;
-pub mod side_drop;
 pub mod sides;
 pub mod soft_map;
 pub mod standing;
@@ -54,17 +54,21 @@ pub mod what_it_takes;
 pub mod window;
 pub mod words;
 
+pub use brake::BrakeChain;
 pub use caution::Caution;
 pub use forecast::{Forecast, forecast};
 pub use gate_check::GateCheck;
+pub use held::drop::DropAnswer;
+pub use held::placing::Placing;
 pub use history::DayVerdict;
 pub use hole::{FaultEvidence, FoundHole, faults_seen, holes};
 pub use horse::judge_horse;
-pub use horse_file::{HorseFile, RideFacts};
-pub use intake::{Confirmation, KeptIntake, ShownAtIntake};
+pub use horse_file::{Carried, CarriedLevel, HorseFile, RideFacts};
+pub use intake::{KeptIntake, ShownAtIntake};
 pub use item::{Item, ItemKind};
 pub use level::{Judgement, judge_level, judge_reps};
-pub use overrule::{Outcome, Overrule};
+pub use outcome::Outcome;
+pub use overrule::Overrule;
 pub use reason::Reason;
 pub use standing::{SideCount, Standing};
 pub use verdict::{State, Verdict};

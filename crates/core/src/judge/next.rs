@@ -11,8 +11,8 @@ use crate::ladder::Ladder;
 const UNDER_WAY_DAYS: i64 = 21;
 
 /// The level that the next ride is about: who should look first; then what was
-/// sent down; then what lacks only a day or a first ask; then the nearest of what
-/// is being worked on; then what has just opened; then what went rusty. Of equals
+/// sent down; then what was lost, and what lacks only a day or a first ask; then what is in
+/// doubt, and the nearest of what is being worked on; then what has just opened; then what went rusty. Of equals
 /// the one asked last, then the higher one. None for a horse that has nothing open.
 pub fn next_level(ladder: &Ladder, standings: &[Standing], on: Date) -> Option<usize> {
     next_level_of(ladder, standings, on, |_| true)
@@ -46,7 +46,10 @@ fn urgency(ladder: &Ladder, standings: &[Standing], standing: &Standing, on: Dat
         (Verdict::CheckFirst, _) if under_way => Some(0),
         (Verdict::EaseBack, _) if under_way => Some(1),
         (_, State::Closed) => None,
+        // What was lost limits all that stands on it; what is in doubt may be lost next.
+        (_, State::Lost) => Some(2),
         (Verdict::Confirm, _) if under_way => Some(2),
+        (_, State::InDoubt | State::Retest) => Some(3),
         (Verdict::Stay, State::Working) if under_way => Some(3),
         (_, State::Open) if has_just_opened(ladder, standings, standing) => Some(4),
         (Verdict::Refresh, _) => Some(5),
@@ -59,7 +62,8 @@ fn urgency(ladder: &Ladder, standings: &[Standing], standing: &Standing, on: Dat
 fn has_just_opened(ladder: &Ladder, standings: &[Standing], standing: &Standing) -> bool {
     let level = &ladder.levels[standing.index];
     let mut needs = level.below.iter().chain(level.needs.iter().flatten());
-    needs.any(|need| standings[*need].retention.passed_days > 0)
+    needs
+        .any(|need| standings[*need].counts_as_held() && standings[*need].retention.passed_days > 0)
 }
 
 fn days_needed(standing: &Standing) -> u32 {

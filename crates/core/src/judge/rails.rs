@@ -3,7 +3,7 @@
 //! with it, so nothing here is figured out that a rail does not ask for.
 
 use super::item::ItemKind;
-use super::window::GateInput;
+use super::window::{Below, GateInput};
 use crate::Side;
 use crate::evidence::Ask;
 use crate::evidence::evenness::time_ratio;
@@ -35,7 +35,7 @@ pub struct Tally {
     sides: [SideTally; 2],
     count: u32,
     time_ratio: Option<f64>,
-    below: Option<f64>,
+    below: Option<Below>,
 }
 
 /// A share of 12 in 15 is 0.8 to a trainer, whatever the last binary digit says.
@@ -109,7 +109,10 @@ pub fn rails(shown: &GateInput<'_>, gate: &Gate) -> impl Iterator<Item = Rail> {
     let timed = shown.asks.last().is_none_or(|ask| ask.time.is_some());
     let below = gate.level_below && shown.below.is_some();
     let gate = *gate;
-    let halves = ItemKind::PER_SIDE.into_iter().flat_map(move |item| {
+    let halves = ItemKind::PER_SIDE
+        .into_iter()
+        .filter(move |item| below || *item != ItemKind::LevelBelow);
+    let halves = halves.flat_map(move |item| {
         // What adds up is not counted by side.
         let of = if item == ItemKind::Count {
             &sides[..1]
@@ -127,7 +130,6 @@ pub fn rails(shown: &GateInput<'_>, gate: &Gate) -> impl Iterator<Item = Rail> {
             two && timed && gate.most_time_ratio.is_some(),
             ItemKind::TimeRatio,
         ),
-        (below, ItemKind::LevelBelow),
     ];
     halves.filter(move |rail| rail.needed(&gate) > 0.0).chain(
         whole
@@ -172,7 +174,7 @@ impl Rail {
             ItemKind::NoMiss => Some(f64::from(side.soft_in_a_row)),
             ItemKind::Difference => Some((tally.share(0)? - tally.share(1)?).abs()),
             ItemKind::TimeRatio => tally.time_ratio,
-            ItemKind::LevelBelow => tally.below,
+            ItemKind::LevelBelow => tally.below?.0[index],
         }
     }
 

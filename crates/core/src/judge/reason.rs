@@ -7,9 +7,10 @@ use super::item::ItemKind;
 use super::overrule::Overrule;
 use super::standing::Standing;
 use super::verdict::Verdict;
-use super::{Caution, words};
+use super::{Caution, held, words};
 use crate::Side;
 use crate::ladder::{Ladder, LadderLevel, Level};
+use crate::plain::on_weekday;
 
 /// One reason, with its place.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -53,6 +54,22 @@ pub(super) fn reasons(
     if let Some(eased) = &standing.eased {
         all.push(own(None, None, words::eased(eased, ladder)));
     }
+    let hold = &standing.history.hold;
+    if let Some(missed) = &hold.in_doubt {
+        let side = Some(missed.side).filter(|side| *side != Side::Both);
+        let text = format!("In doubt: {}.", held::words::not_soft(missed));
+        all.push(own(side, None, text));
+    }
+    if let Some(lost) = &hold.lost {
+        let text = held::words::change(lost, ladder);
+        all.push(own(None, None, format!("{} {text}", on_weekday(lost.day))));
+    }
+    if let Some(text) = held::words::held_by(hold, ladder) {
+        all.push(Reason {
+            holds_back: false,
+            ..own(None, None, text)
+        });
+    }
     if let Some(otherwise) = standing.without_riders {
         all.push(Reason {
             holds_back: standing.verdict != Verdict::Advance,
@@ -62,14 +79,16 @@ pub(super) fn reasons(
     if standing.retention.is_rusty() {
         all.push(own(None, None, words::rusty(&standing.retention)));
     }
-    for (indexes, rusty) in [(&standing.missing, false), (&standing.stale, true)] {
+    let needs: [(&[usize], &str); 3] = [
+        (&standing.missing, "not held"),
+        (&standing.doubtful, "in doubt"),
+        (&standing.stale, "held, but rusty"),
+    ];
+    for (indexes, stands) in needs {
         for index in indexes {
             let need = &ladder.levels[*index];
-            all.push(own(
-                None,
-                Some(need.level.clone()),
-                words::need(need, rusty),
-            ));
+            let level = Some(need.level.clone());
+            all.push(own(None, level, format!("{}: {stands}.", need.name)));
         }
     }
     if let Some(overrule) = overrule {

@@ -4,12 +4,14 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use super::caution::Caution;
-use super::ease::EaseReason;
+use super::held::ease::EaseReason;
+use super::held::retention::Retention;
 use super::history::History;
-use super::retention::Retention;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::Nearest;
+use crate::Side;
 use crate::evidence::slip::{Slip, slip};
+use crate::ladder::LadderLevel;
 
 /// Soft and asked of one side in the window.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -42,6 +44,8 @@ pub struct Standing {
     pub missing: Vec<usize>,
     /// Levels it needs that are held but rusty.
     pub stale: Vec<usize>,
+    /// Levels it needs that are held but in doubt.
+    pub doubtful: Vec<usize>,
     /// Who should look first.
     pub cautions: Vec<Caution>,
     /// Why it is sent down.
@@ -63,7 +67,12 @@ pub struct Standing {
 impl Standing {
     /// Whether what needs it may be opened.
     pub fn counts_as_held(&self) -> bool {
-        self.retention.held_since.is_some() && self.state != State::Eased
+        self.history.hold.counts()
+    }
+
+    /// The side to be asked a little every ride: answers speak against it.
+    pub fn watched(&self, level: &LadderLevel) -> Option<Side> {
+        self.history.hold.watched(level.asked_sides())
     }
 
     /// How its days lie against the level it settled at once it was held.

@@ -30,12 +30,16 @@ const STIFF_BY: f64 = 0.08;
 pub struct TrackStanding {
     /// The track.
     pub track: String,
-    /// Levels held, rusty ones among them.
+    /// Levels that count as held, rusty ones among them.
     pub held: u32,
     /// Levels of the track on the horse's ladder.
     pub levels: u32,
     /// Of those held, rusty.
     pub rusty: u32,
+    /// Of those held, in doubt.
+    pub in_doubt: u32,
+    /// Levels that were held and are lost: working again.
+    pub lost: u32,
     /// The level under way: the one asked last that is not held.
     pub under_way: Option<UnderWay>,
 }
@@ -70,14 +74,16 @@ pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackSta
             let own = standings
                 .iter()
                 .filter(|standing| ladder.levels[standing.index].track == index);
-            let held = own.clone().filter(|s| s.retention.held_since.is_some());
+            let held = own.clone().filter(|s| s.counts_as_held());
             TrackStanding {
                 track: track.id.clone(),
                 held: held.clone().count() as u32,
                 levels: own.clone().count() as u32,
-                rusty: held.filter(|s| s.retention.is_rusty()).count() as u32,
+                rusty: held.clone().filter(|s| s.retention.is_rusty()).count() as u32,
+                in_doubt: held.filter(|s| s.state == State::InDoubt).count() as u32,
+                lost: own.clone().filter(|s| s.state == State::Lost).count() as u32,
                 under_way: own
-                    .filter(|s| s.retention.held_since.is_none() || s.state == State::Eased)
+                    .filter(|s| !s.counts_as_held())
                     .filter(|s| s.last_asked.is_some())
                     .max_by_key(|s| (s.last_asked, s.index))
                     .map(|s| under_way(ladder, s, on)),

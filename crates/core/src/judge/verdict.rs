@@ -22,7 +22,8 @@ pub enum Verdict {
     Confirm,
     /// Stay and fill the rail that limits.
     Stay,
-    /// Held but rusty: a short cold retest.
+    /// A short cold retest: held but rusty, sent down and on the way back, or what it needs
+    /// is back.
     Refresh,
 }
 
@@ -70,16 +71,26 @@ pub enum State {
     Working,
     /// Only days or the first ask are missing.
     Confirming,
-    /// The gate has passed.
+    /// It is held.
     Held,
-    /// Held once, not shown soft for a while.
+    /// Held, but answers speak against it: nothing above it advances.
+    InDoubt,
+    /// It was held, and is lost: working again.
+    Lost,
+    /// Held by its own evidence, while something it needs is not.
+    Waiting,
+    /// What it needs is back: a cold test comes first.
+    Retest,
+    /// Held, not shown soft for a while.
     Rusty,
-    /// The judge sent it down.
+    /// The judge sent it down: it counts as held for nothing.
     Eased,
     /// A trainer decided otherwise than the judge.
     Overruled,
     /// Shown at intake: it counts as held, and a first ask confirms it.
     ShownAtIntake,
+    /// Placed by hand: it counts as held, and a first ask confirms it.
+    Placed,
 }
 
 impl State {
@@ -91,10 +102,15 @@ impl State {
             State::Working => "working",
             State::Confirming => "confirming",
             State::Held => "held",
+            State::InDoubt => "in_doubt",
+            State::Lost => "lost",
+            State::Waiting => "waiting",
+            State::Retest => "retest",
             State::Rusty => "rusty",
             State::Eased => "eased",
             State::Overruled => "overruled",
             State::ShownAtIntake => "shown_at_intake",
+            State::Placed => "placed",
         }
     }
 }
@@ -104,6 +120,8 @@ impl State {
 pub(super) struct Gated {
     /// Every rail passes.
     pub passes: bool,
+    /// Every rail passes but for that of the level below.
+    pub passes_but_below: bool,
     /// Rails that do not.
     pub fails: u32,
     /// Only days or first asks are missing.
@@ -116,12 +134,14 @@ impl Gated {
     pub(super) fn of(failing: impl Iterator<Item = Rail>) -> Gated {
         let mut gated = Gated {
             passes: true,
+            passes_but_below: true,
             fails: 0,
             only_confirming: true,
             only_hurt_by_soft: true,
         };
         for rail in failing {
             gated.passes = false;
+            gated.passes_but_below &= rail.item == ItemKind::LevelBelow;
             gated.fails += 1;
             gated.only_confirming &= matches!(rail.item, ItemKind::Days | ItemKind::FirstAsk);
             gated.only_hurt_by_soft &= matches!(
@@ -139,7 +159,7 @@ pub(super) fn decide(
     check_first: bool,
     eased: bool,
     needs_fresh: bool,
-    rusty: bool,
+    test_cold: bool,
 ) -> Verdict {
     if check_first {
         Verdict::CheckFirst
@@ -147,7 +167,7 @@ pub(super) fn decide(
         Verdict::EaseBack
     } else if gated.passes && needs_fresh {
         Verdict::Advance
-    } else if rusty {
+    } else if test_cold {
         Verdict::Refresh
     } else if !gated.passes && gated.only_confirming {
         Verdict::Confirm

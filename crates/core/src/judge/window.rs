@@ -17,11 +17,30 @@ pub struct Window {
     /// The first day looked at; none when no ride lies in the window.
     #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
     pub from: Option<Date>,
-    /// The day of judging.
+    /// The last day the level was asked, while that lies in the window; then the day of
+    /// judging. What a gate showed stays as it was until the level is asked again.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
     pub to: Date,
     /// How many rides.
     pub rides: u32,
+}
+
+/// The soft share of the level below on the last day it was asked, by side of the level
+/// above it, left or both first; none for a side that was not asked in the window.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Below(pub [Option<f64>; 2]);
+
+impl Below {
+    /// What it showed for a side.
+    pub fn of(self, side: Side) -> Option<f64> {
+        self.0[usize::from(side == Side::Right)]
+    }
+
+    /// Whether it was soft often enough for every side.
+    pub fn is_soft(self, share: f64, sides: &[Side]) -> bool {
+        let soft = |side: &Side| self.of(*side).is_some_and(|found| found >= share - 1e-9);
+        sides.iter().all(soft)
+    }
 }
 
 /// What a gate is checked against on one date: all asks until then, in order,
@@ -34,8 +53,8 @@ pub struct GateInput<'a> {
     pub on: Date,
     /// The readiness after those asks.
     pub readiness: &'a Readiness,
-    /// Soft share of the level below on the last day it was asked in the window.
-    pub below: Option<f64>,
+    /// What the level below showed; none where the gate does not look at it.
+    pub below: Option<Below>,
     /// The sides that are asked.
     pub sides: &'static [Side],
 }

@@ -2,13 +2,14 @@
 //! wording stand in DESIGN.md, "How do the screens speak?".
 
 use super::caution::Caution;
-use super::ease::EaseReason;
 use super::forecast::{Forecast, MOST_RIDES};
 use super::gate_check::{GateCheck, SideFigures};
+use super::held;
+use super::held::drop::SideDrop;
+use super::held::ease::EaseReason;
+use super::held::retention::Retention;
 use super::item::{Item, ItemKind};
 use super::overrule::Overrule;
-use super::retention::Retention;
-use super::side_drop::SideDrop;
 use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::{MOST_DAYS, StillNeeded, WhatItTakes};
@@ -16,7 +17,7 @@ use crate::Side;
 use crate::evidence::rider::RiderOffset;
 use crate::evidence::rigs::RigShare;
 use crate::horse::{CareKind, Sex};
-use crate::ladder::{Gate, Ladder, LadderLevel};
+use crate::ladder::{Gate, Ladder};
 use crate::plain::{capital, count, days, lower, on_weekday, percent, percent_down, pronouns};
 
 /// The soft share at which riders are compared in points.
@@ -30,6 +31,16 @@ pub fn verdict(
     ladder: &Ladder,
     sex: Option<Sex>,
 ) -> String {
+    let looks_at_the_gate = matches!(
+        standing.verdict,
+        Verdict::Confirm | Verdict::Refresh | Verdict::Stay
+    );
+    if let Some(text) = looks_at_the_gate
+        .then(|| held::words::verdict(standing, ladder, sex))
+        .flatten()
+    {
+        return text;
+    }
     match standing.verdict {
         Verdict::CheckFirst => format!(
             "Get {} looked at before you work on this.",
@@ -71,6 +82,12 @@ fn stay(
         );
     }
     if check.passes {
+        if let Some(level) = standing.doubtful.first() {
+            return format!(
+                "Ready, but this is in doubt: {}.",
+                lower(&ladder.levels[*level].name)
+            );
+        }
         let rusty = standing.stale.first().map(|level| &ladder.levels[*level]);
         return match rusty {
             Some(level) => format!("Ready, but freshen up first: {}.", lower(&level.name)),
@@ -109,8 +126,14 @@ pub fn rail(kind: ItemKind, side: Option<Side>) -> String {
     let side = side.filter(|side| *side != Side::Both);
     let name = match (kind, side) {
         (ItemKind::Count, _) => return "not enough of them yet".to_owned(),
-        (ItemKind::LevelBelow, _) => {
+        (ItemKind::LevelBelow, None) => {
             return "the level below wasn't soft on its last day".to_owned();
+        }
+        (ItemKind::LevelBelow, Some(side)) => {
+            return format!(
+                "the level below wasn't soft on the {} on its last day",
+                side.word()
+            );
         }
         (ItemKind::Difference, Some(side)) => {
             return format!("the {} side lags behind", side.word());
@@ -234,6 +257,14 @@ fn side_item(item: &Item, figures: &SideFigures, gate: &Gate) -> String {
             ),
             None => format!("not asked yet, needs proof above {}", percent(needed)),
         },
+        ItemKind::LevelBelow => match item.found {
+            Some(found) => format!(
+                "the level below was {} soft the last day it was asked, needs {}",
+                percent_down(found),
+                percent(needed)
+            ),
+            None => "the level below wasn't asked lately, show it soft too".to_owned(),
+        },
         ItemKind::NoMiss => format!(
             "{} soft in a row, needs {needed} without a miss",
             item.found.unwrap_or_default()
@@ -259,11 +290,6 @@ fn whole_item(item: &Item, check: &GateCheck) -> String {
             "{} so far, needs {}.",
             item.found.unwrap_or_default(),
             item.needed
-        ),
-        ItemKind::LevelBelow => format!(
-            "The level below was {} soft the last day it was asked, needs {}.",
-            percent_down(item.found.unwrap_or_default()),
-            percent(item.needed)
         ),
         _ => sides_item(item, check),
     }
@@ -448,15 +474,6 @@ pub fn rusty(kept: &Retention) -> String {
         days(kept.idle_days.unwrap_or_default()),
         days(kept.rusty_after_days)
     )
-}
-
-/// A level that is needed and not held, or rusty.
-pub fn need(level: &LadderLevel, rusty: bool) -> String {
-    if rusty {
-        format!("{}: held, but rusty.", level.name)
-    } else {
-        format!("{}: not held yet.", level.name)
-    }
 }
 
 /// A decision of the trainer.

@@ -6,7 +6,7 @@ use serde::Deserialize;
 use serde_json::{Map, Value};
 
 use super::gate::{Gate, merge, read};
-use super::{AtHand, Fault, LadderError, Rung, Zone};
+use super::{AtHand, Fault, LadderError, Role, Rung, Zone};
 use crate::Gait;
 use crate::id::{RungId, SkillId};
 use crate::rep::MeasureKind;
@@ -59,6 +59,8 @@ pub(super) struct SkillInFile {
     pub apart: bool,
     #[serde(default)]
     pub safety: bool,
+    #[serde(default)]
+    pub roles: Vec<Role>,
     #[serde(default)]
     pub mouth: bool,
     #[serde(default)]

@@ -98,7 +98,26 @@ impl Default for Gate {
     }
 }
 
+/// Days a level that asks for many has to be shown on before it is held again.
+const DAYS_ANEW: u32 = 3;
+/// A measure that needs so many asks a side is one with many.
+const MANY_ASKS: u32 = 12;
+
 impl Gate {
+    /// The gate of a level that was lost: the whole of it anew, on at least three days where
+    /// it is a measure with many asks.
+    pub fn anew(&self) -> Gate {
+        let least_days = if self.least_reps >= MANY_ASKS {
+            self.least_days.max(DAYS_ANEW)
+        } else {
+            self.least_days
+        };
+        Gate {
+            least_days,
+            ..*self
+        }
+    }
+
     /// Checks every number.
     ///
     /// # Errors

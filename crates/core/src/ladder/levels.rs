@@ -2,7 +2,7 @@
 
 use std::collections::HashMap;
 
-use super::{AtHand, Fault, FaultSet, Gate, Skill, Track, Zone, need};
+use super::{AtHand, Fault, FaultSet, Gate, Role, Skill, Track, Zone, need};
 use crate::id::{FaultId, Level, SkillId};
 use crate::rep::{MeasureKind, Rep, SoftRule};
 use crate::side::Sides;
@@ -36,6 +36,10 @@ pub struct LadderLevel {
     pub measure: MeasureKind,
     /// Whether left and right are asked each on its own.
     pub sides: Sides,
+    /// A safety level: a gate that forgives little, and lost sooner.
+    pub safety: bool,
+    /// What its skill is in the work.
+    pub roles: Vec<Role>,
     /// Work in the mouth.
     pub mouth: bool,
     /// Asked from the ground, nobody riding.
@@ -61,6 +65,17 @@ impl LadderLevel {
     /// The sides it is judged on.
     pub fn asked_sides(&self) -> &'static [Side] {
         self.sides.asked()
+    }
+
+    /// Whether its skill is that in the work.
+    pub fn is(&self, role: Role) -> bool {
+        self.roles.contains(&role)
+    }
+
+    /// Fast work: the lope and faster from the saddle, and what takes a horse's strength at
+    /// any gait. One notion for card, day and week.
+    pub fn is_fast(&self) -> bool {
+        (self.gait >= Gait::Lope && !self.ground) || self.is(Role::Fast)
     }
 }
 
@@ -157,6 +172,29 @@ impl Ladder {
 
     fn fault_named(&self, id: &str) -> Option<usize> {
         self.faults.iter().position(|fault| fault.id.0 == id)
+    }
+
+    /// The levels of the skill in that role, lowest first.
+    pub fn levels_in(&self, role: Role) -> impl Iterator<Item = usize> + '_ {
+        let levels = self.levels.iter().enumerate();
+        levels
+            .filter(move |(_, level)| level.is(role))
+            .map(|(index, _)| index)
+    }
+
+    /// A ladder of one level that needs nothing: how it is judged alone.
+    pub fn of_one(&self, index: usize) -> Ladder {
+        let level = LadderLevel {
+            below: None,
+            needs: Vec::new(),
+            opens: Vec::new(),
+            ..self.levels[index].clone()
+        };
+        Ladder {
+            index: HashMap::from([(level.level.clone(), 0)]),
+            levels: vec![level],
+            ..self.clone()
+        }
     }
 
     /// The levels of a skill, lowest first.

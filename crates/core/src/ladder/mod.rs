@@ -8,6 +8,7 @@
 //! - [`need`]: how a need is written, and what it resolves to
 //! - [`at_hand`]: cattle, barrels and what else has to be there
 //! - [`gate`]: the numbers of a gate
+//! - [`role`]: what a skill is in the work, for rules that have to know it
 //! - [`fault`]: faults, the holes under them, remedies
 //! - [`resolve`](mod@resolve): from file and schools to the levels
 //! - [`shipped`]: the ladder that ships with the product
@@ -23,6 +24,7 @@ pub mod levels;
 pub mod need;
 pub mod parse;
 pub mod resolve;
+pub mod role;
 pub mod rung;
 pub mod shipped;
 pub mod track;
@@ -36,5 +38,6 @@ pub use fault::{Fault, FaultSet, Hole};
 pub use file::LadderFile;
 pub use gate::Gate;
 pub use levels::{Ladder, LadderLevel};
+pub use role::Role;
 pub use rung::{Rung, Zone};
 pub use track::{Skill, Track};

@@ -139,6 +139,8 @@ fn level_of(
             .measure
             .ok_or_else(|| LadderError::NoMeasure(skill.id.clone()))?,
         sides: skill.sides,
+        safety: skill.safety,
+        roles: skill.roles.clone(),
         mouth: skill.mouth,
         ground: skill.ground,
         with: skill.with,

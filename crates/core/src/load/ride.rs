@@ -8,7 +8,7 @@
 //! scale, so that a rating counts half its figure, is a product default.
 
 use crate::Gait;
-use crate::ladder::LadderLevel;
+use crate::ladder::{AtHand, LadderLevel};
 use crate::rep::MeasureKind;
 use crate::ride::Exertion;
 
@@ -58,7 +58,7 @@ pub fn weight_of(level: &LadderLevel) -> f64 {
     let work = match level.measure {
         MeasureKind::Run => 5.0,
         MeasureKind::Roll | MeasureKind::Turn => 4.0,
-        _ if level.level.skill.0.starts_with("cow.") => 4.0,
+        _ if matches!(level.with, Some(AtHand::Cattle | AtHand::Flag)) => 4.0,
         _ => 0.0,
     };
     weight_of_gait(level.gait).max(work)

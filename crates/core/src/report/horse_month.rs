@@ -174,12 +174,7 @@ impl HorseMonth {
             ridden: ridden(horse.rides, from, to),
             ridden_before: ridden(horse.rides, before.first(), before.last()),
             worked: worked(horse.ladder, horse.file, before.first(), from, to),
-            moved: moved(
-                horse.ladder,
-                horse.file.intake.as_ref(),
-                horse.before,
-                horse.now,
-            ),
+            moved: moved(horse.ladder, horse.now, from, to),
             sides: month_sides(horse.file, from, to),
             trips: horse.trips,
             care: care_of(&horse.file.care, from, to),

@@ -139,12 +139,7 @@ pub fn review(horse: &ReviewedHorse<'_>, from: Date, to: Date) -> HorseReview {
         planned: planned(horse.planned, horse.rides),
         ridden: ridden(horse.rides, from, to),
         hours: hours(horse),
-        moved: moved(
-            horse.ladder,
-            horse.file.intake.as_ref(),
-            horse.before,
-            horse.now,
-        ),
+        moved: moved(horse.ladder, horse.now, from, to),
         quits: quit_use(horse.file, from, to),
         stiff_asks: sides
             .stiff_asks()

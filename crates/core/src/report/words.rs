@@ -169,10 +169,22 @@ fn moved(month: &HorseMonth) -> String {
             listed(moved.gained.iter().map(gained))
         )),
     }
+    if !moved.regained.is_empty() {
+        said_of.push(format!(
+            "Held again: {}.",
+            listed(moved.regained.iter().map(gained))
+        ));
+    }
+    if !moved.in_doubt.is_empty() {
+        said_of.push(format!(
+            "In doubt: {}.",
+            listed(moved.in_doubt.iter().map(gained))
+        ));
+    }
     if !moved.went_back.is_empty() {
         said_of.push(format!(
             "No longer held, and worked on again: {}.",
-            listed(moved.went_back.iter().map(|one| lower(&one.name)))
+            listed(moved.went_back.iter().map(gained))
         ));
     }
     said_of.push(format!(

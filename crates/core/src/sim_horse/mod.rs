@@ -80,6 +80,9 @@ pub struct SimulatedRide {
     pub truth: Vec<Truth>,
 }
 
+/// A rider who spares a horse on bad days asks once a side below this.
+const BAD_DAY_BELOW: f64 = -0.3;
+
 /// A horse that can be ridden.
 #[derive(Debug, Clone)]
 pub struct SimulatedHorse<'a> {
@@ -89,6 +92,7 @@ pub struct SimulatedHorse<'a> {
     progress: Vec<f64>,
     ridden: u32,
     last: Option<Date>,
+    spell: Option<f64>,
     rng: ChaCha8Rng,
 }
 
@@ -101,6 +105,7 @@ impl<'a> SimulatedHorse<'a> {
             progress: vec![0.0; levels.len()],
             ridden: 0,
             last: None,
+            spell: None,
             rng: ChaCha8Rng::seed_from_u64(seed),
         }
     }
@@ -132,12 +137,13 @@ impl<'a> SimulatedHorse<'a> {
 
     /// The same by a rider with ways of their own.
     pub fn ride_by(&mut self, plan: &PlannedRide, rider: &Rider) -> SimulatedRide {
+        let gap_days = self.last.map_or(1, |last| days_between(last, plan.day));
         self.idle_until(plan.day);
         let truth = (0..self.levels.len())
             .map(|level| self.truth(level))
             .collect();
         let ride_id = id_at(plan.first_ask_at, &mut self.rng);
-        let mut day_effect = rider.offset + self.day_effect();
+        let mut day_effect = rider.offset + self.day_effect() + self.spell_after(gap_days);
         if self.traits.bad_days > 0.0 && self.rng.random_bool(self.traits.bad_days) {
             day_effect -= self.traits.bad_day_drop;
         }
@@ -145,7 +151,11 @@ impl<'a> SimulatedHorse<'a> {
         let mut reps = Vec::new();
         for block in &plan.blocks {
             let level = self.levels[block.level];
-            let mut asking = Asking::new(rider.quits, planned(block, level));
+            let mut sides = planned(block, level);
+            if rider.spares_bad_days && day_effect < BAD_DAY_BELOW {
+                sides.iter_mut().for_each(|(_, asks)| *asks = 1.min(*asks));
+            }
+            let mut asking = Asking::new(rider.quits, sides);
             while let Some((side, index, of)) = asking.next() {
                 let tired = self.traits.tire * (reps.len() as f64 - 12.0).max(0.0);
                 let logit = self.logit(block.level, side) + day_effect - tired
@@ -186,6 +196,21 @@ impl<'a> SimulatedHorse<'a> {
         } else {
             normal(self.traits.day_sd).sample(&mut self.rng)
         }
+    }
+
+    /// What lasts for days, so many days after the last ride.
+    fn spell_after(&mut self, days: i64) -> f64 {
+        let sd = self.traits.spell_sd;
+        if sd == 0.0 {
+            return 0.0;
+        }
+        let left = self.traits.spell_left.powi(days.max(0) as i32);
+        let fresh = normal(sd).sample(&mut self.rng);
+        let spell = self.spell.map_or(fresh, |spell| {
+            left * spell + (1.0 - left * left).sqrt() * fresh
+        });
+        self.spell = Some(spell);
+        spell
     }
 
     fn learn(&mut self, block: &PlannedBlock) {

@@ -10,6 +10,8 @@ pub struct Rider {
     pub offset: f64,
     /// When the rider quits.
     pub quits: Quits,
+    /// On a bad day the rider asks once a side and leaves it.
+    pub spares_bad_days: bool,
 }
 
 /// When a rider has asked enough. Good riders quit on a good one, so the number of

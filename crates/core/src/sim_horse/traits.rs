@@ -54,6 +54,20 @@ pub struct Traits {
     /// Whether days are now and then far off: the day effect is Student's t with three
     /// degrees of freedom, times its standard deviation.
     pub heavy_days: bool,
+    /// Standard deviation of what lasts for days: ground, weather, a sore back; 0 for a
+    /// horse whose days are each their own.
+    pub spell_sd: f64,
+    /// What is left of a spell a calendar day later.
+    pub spell_left: f64,
+    /// The ride from which on the weaker side is hurt; null for a horse that stays sound.
+    pub hurt_at: Option<u32>,
+    /// How much lower the hurt side lies.
+    pub hurt_by: f64,
+    /// The ride from which on both sides answer at this readiness; null for a horse that
+    /// goes on as it learned. It is how a brake that fails is simulated.
+    pub falls_at: Option<u32>,
+    /// The readiness it falls to.
+    pub falls_to: f64,
 }
 
 impl Default for Traits {
@@ -84,6 +98,12 @@ impl Traits {
         worsens_by: 0.0,
         insight_at: None,
         heavy_days: false,
+        spell_sd: 0.0,
+        spell_left: 0.8,
+        hurt_at: None,
+        hurt_by: 2.0,
+        falls_at: None,
+        falls_to: 0.0,
     };
 
     /// A horse of the reference population.
@@ -127,10 +147,14 @@ impl Traits {
 
     /// The logit of a side when `progress` of the way is made good.
     pub(super) fn logit(&self, side: Side, progress: f64, ridden: u32) -> f64 {
+        if self.falls_at.is_some_and(|ride| ridden >= ride) {
+            return self.falls_to;
+        }
         let level = self.start + (self.plateau - self.start) * progress;
         if side == self.weaker_side {
             let worse = f64::from(ridden.saturating_sub(self.worsens_from)) * self.worsens_by;
-            level - self.weaker_by - worse
+            let hurt = self.hurt_at.is_some_and(|ride| ridden >= ride);
+            level - self.weaker_by - worse - if hurt { self.hurt_by } else { 0.0 }
         } else {
             level
         }
@@ -165,6 +189,10 @@ impl Traits {
             ("/bad_day_drop", RATE, self.bad_day_drop),
             ("/carry_over", RATE, self.carry_over),
             ("/worsens_by", RATE, self.worsens_by),
+            ("/spell_sd", RATE, self.spell_sd),
+            ("/spell_left", CHANCE, self.spell_left),
+            ("/hurt_by", RATE, self.hurt_by),
+            ("/falls_to", LOGIT, self.falls_to),
         ] {
             bound.check(field, value)?;
         }

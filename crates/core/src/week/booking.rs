@@ -154,6 +154,11 @@ impl Booking {
         self.cattle || self.pattern || self.kind == BookingKind::Haul
     }
 
+    /// Whether it is fast work: too much for a hot day.
+    pub fn is_fast(&self) -> bool {
+        self.cattle || self.pattern
+    }
+
     /// Whether both stand at the same time. One may begin as the other ends.
     pub fn overlaps(&self, other: &Booking) -> bool {
         self.from_min < other.to_min() && other.from_min < self.to_min()
@@ -351,4 +356,9 @@ impl DayPlan {
     pub fn place(&self, id: Option<Uuid>) -> Option<&DayPlace> {
         self.places.iter().find(|place| Some(place.place_id) == id)
     }
+}
+
+/// Minutes from midnight.
+pub fn minutes_of(time: jiff::civil::Time) -> u16 {
+    u16::from(time.hour().unsigned_abs()) * 60 + u16::from(time.minute().unsigned_abs())
 }

@@ -2,12 +2,14 @@
 //!
 //! - [`booking`]: what stands in a day, and what its rules need to know
 //! - [`change`]: moving, swapping, handing on
+//! - [`helper`]: who stands by at rides that need somebody on the ground
 //! - [`rule`]: what a day breaks, in words
 //! - [`plan`]: who rides which horse on which day of a week, and what that is worth
 //! - [`trips`]: the share of trips on which nothing is asked
 
 pub mod booking;
 pub mod change;
+pub mod helper;
 pub mod plan;
 pub mod rule;
 pub mod trips;

@@ -4,11 +4,14 @@
 //!
 //! Source: common practice of the trade, no source.
 
+use std::collections::HashSet;
+
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::booking::{Booking, BookingKind, DayPlan};
+use super::booking::{Booking, BookingKind, DayPlan, minutes_of};
 use super::change::DayChange;
+use super::helper::helped;
 use crate::card::HOT_MIN;
 use crate::heat::HeatBand;
 use crate::person::RideNeeds;
@@ -105,6 +108,7 @@ pub fn broken(day: &DayPlan, hours24: bool) -> Vec<Broken> {
     let mut walk = Walk {
         day,
         hours24,
+        helped: helped(day),
         found: Vec::new(),
     };
     for (index, booking) in day.bookings.iter().enumerate() {
@@ -133,6 +137,8 @@ pub fn broken_by(day: &DayPlan, change: &DayChange, hours24: bool) -> Vec<Broken
 struct Walk<'a> {
     day: &'a DayPlan,
     hours24: bool,
+    /// Rides that need a helper and have one.
+    helped: HashSet<Uuid>,
     found: Vec<Broken>,
 }
 
@@ -245,22 +251,10 @@ impl Walk<'_> {
         }
     }
 
-    /// Whether somebody who works then is on no horse.
+    /// Whether somebody is there for a ride that needs it. A helper is with one such ride at a
+    /// time, so those of the day are given helpers together.
     fn somebody_else(&self, booking: &Booking) -> bool {
-        self.day.people.iter().any(|person| {
-            let on_a_horse =
-                self.day.bookings.iter().any(|other| {
-                    other.person_id == Some(person.person_id) && other.overlaps(booking)
-                });
-            let works = match person.hours {
-                Some(hours) => {
-                    minutes_of(hours.from) <= booking.from_min
-                        && booking.to_min() <= minutes_of(hours.to)
-                }
-                None => !person.sets_hours,
-            };
-            person.role.records() && !person.away && works && !on_a_horse
-        })
+        self.helped.contains(&booking.booking_id)
     }
 
     fn rider_may(&mut self, booking: &Booking) {
@@ -341,10 +335,17 @@ impl Walk<'_> {
                 &[booking],
                 format!("{hot}: too hot to ride {horse}."),
             ),
-            HeatBand::ShortAndSlow if booking.cattle => self.say(
+            HeatBand::ShortAndSlow if booking.is_fast() => self.say(
                 Rule::ShortAndSlow,
                 &[booking],
-                format!("{hot}: too hot for cattle work with {horse}."),
+                format!(
+                    "{hot}: too hot for {} with {horse}.",
+                    if booking.cattle {
+                        "cattle work"
+                    } else {
+                        "a pattern"
+                    }
+                ),
             ),
             HeatBand::ShortAndSlow if u32::from(booking.minutes) > HOT_MIN => self.say(
                 Rule::ShortAndSlow,
@@ -485,9 +486,4 @@ impl Walk<'_> {
             self.say(rule, &bookings, text);
         }
     }
-}
-
-/// Minutes from midnight.
-pub fn minutes_of(time: jiff::civil::Time) -> u16 {
-    u16::from(time.hour().unsigned_abs()) * 60 + u16::from(time.minute().unsigned_abs())
 }

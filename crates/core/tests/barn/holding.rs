@@ -1,8 +1,8 @@
 //! A horse by what it holds and what it is working on, for cards.
 #![allow(dead_code)]
 
-use cavesson_core::judge::{HorseFile, Overrule, RideFacts, Verdict};
-use cavesson_core::ladder::{Ladder, Level};
+use cavesson_core::judge::{HorseFile, Overrule, Placing, RideFacts, Verdict};
+use cavesson_core::ladder::{Ladder, Level, Role};
 use cavesson_core::rep::{Asked, Rep};
 use jiff::civil::Date;
 use proptest::prelude::*;
@@ -43,7 +43,14 @@ impl HorseWith {
     pub fn file(&self) -> HorseFile {
         let ladder = Ladder::shipped();
         let mut file = HorseFile::of_reps(ladder, &self.reps());
-        file.overrules = self.held.iter().enumerate().map(held).collect();
+        // The trainer's word does not raise the chain of the brake: a placing does.
+        let is_brake = |level: &&Level| ladder.at(level).is_some_and(|at| at.is(Role::Brake));
+        let (brakes, others): (Vec<&Level>, Vec<&Level>) = self.held.iter().partition(is_brake);
+        file.overrules = others.into_iter().enumerate().map(held).collect();
+        file.placings = vec![Placing {
+            day: day(ON - 2),
+            levels: brakes.into_iter().cloned().collect(),
+        }];
         let mut days: Vec<i64> = (1..=self.worked.iter().map(|worked| worked.1).max().unwrap_or(1))
             .map(|back| ON - back)
             .collect();

@@ -1,8 +1,8 @@
 """Golden figures for crates/core/tests/golden_filter.rs, by general-purpose
 libraries. Run: pip install scipy==1.17.1 statsmodels==0.15.0; python readiness.py
 
-The filter is written here the long way: four unknowns (left, right, speed, day
-effect), the mode by scipy.optimize, the curve there written out; nothing is
+The filter is written here the long way: five unknowns (left, right, speed, spell,
+day effect), the mode by scipy.optimize, the curve there written out; nothing is
 taken from the Rust code but its stated model and figures.
 """
 import numpy as np
@@ -16,28 +16,41 @@ DAYS = [(0, (1, 2, 4), (0, 1, 3)), (0, (1, 4, 4), (1, 3, 4)), (3, (0, 4, 5), (1,
 COLD, WARM = -0.4, 0.1
 
 
-# (day effect, drift, speed at the start, its variance, weight)
-MODELS = [(0.5, 0.004, 0.1, 0.01, 1.0), (1.0, 0.004, 0.1, 0.01, 1.0), (0.7, 0.04, 0.0, 1e-9, 0.3)]
+# (day effect, spell, drift, speed at the start, its variance, weight)
+MODELS = [
+    (0.5, 0.0, 0.004, 0.1, 0.01, 1.0),
+    (1.0, 0.0, 0.004, 0.1, 0.01, 1.5),
+    (0.7, 0.0, 0.04, 0.0, 1e-9, 6.0),
+    (0.3, 0.75, 0.004, 0.1, 0.01, 0.7),
+]
+SPELL = 0.8
 
 
-def filter_(sd, drift, speed, speed_variance, weight):
-    mean = np.array([-1.0, -1.0, speed])
-    cov = np.array([[1.8, 1.5, 0], [1.5, 1.8, 0], [0, 0, speed_variance]])
+def filter_(sd, spell, drift, speed, speed_variance, weight):
+    # Without spells that unknown is left out.
+    states = 4 if spell else 3
+    mean = np.array([-1.0, -1.0, speed, 0.0])[:states]
+    cov = np.diag([1.8, 1.8, speed_variance, spell**2])[:states, :states]
+    cov[0, 1] = cov[1, 0] = 1.5
     evidence = np.log(weight)
+    effects = list(range(3, states + 1))
     for number, (idle, left, right) in enumerate(DAYS):
         if number:
-            move = np.array([[1, 0, 1], [0, 1, 1], [0, 0, 0.9]])
+            left_of = SPELL ** (idle + 1)
+            move = np.array([[1, 0, 1, 0], [0, 1, 1, 0], [0, 0, 0.9, 0], [0, 0, 0, left_of]])[:states, :states]
             noise = drift + 0.004 * idle
-            mean, cov = move @ mean, move @ cov @ move.T + np.diag([noise, noise, 0.001])
-        big = np.zeros((4, 4))
-        big[:3, :3], big[3, 3] = cov, sd * sd
+            grown = np.diag([noise, noise, 0.001, spell**2 * (1 - left_of**2)])[:states, :states]
+            mean, cov = move @ mean, move @ cov @ move.T + grown
+        big = np.zeros((states + 1, states + 1))
+        big[:states, :states], big[states, states] = cov, sd * sd
         precision = np.linalg.inv(big)
         start = np.append(mean, 0.0)
 
         def groups(x):
             for side, (first, soft, asked) in enumerate((left, right)):
-                yield side, x[side] + x[3] + COLD, first, 1
-                yield side, x[side] + x[3] + WARM, soft, asked
+                at = x[side] + sum(x[effect] for effect in effects)
+                yield side, at + COLD, first, 1
+                yield side, at + WARM, soft, asked
 
         def loss(x):
             fit = sum(s * np.log(expit(e)) + (n - s) * np.log(1 - expit(e)) for _, e, s, n in groups(x))
@@ -46,13 +59,13 @@ def filter_(sd, drift, speed, speed_variance, weight):
         mode = minimize(loss, start, method="BFGS", options={"gtol": 1e-10}).x
         curve = precision.copy()
         for side, e, _, n in groups(mode):
-            weight = n * expit(e) * (1 - expit(e))
-            pick = np.zeros(4)
-            pick[[side, 3]] = 1
-            curve += weight * np.outer(pick, pick)
+            information = n * expit(e) * (1 - expit(e))
+            pick = np.zeros(states + 1)
+            pick[[side, *effects]] = 1
+            curve += information * np.outer(pick, pick)
         inverse = np.linalg.inv(curve)
         evidence += -loss(mode) - 0.5 * np.linalg.slogdet(big)[1] - 0.5 * np.linalg.slogdet(curve)[1]
-        mean, cov = mode[:3], inverse[:3, :3]
+        mean, cov = mode[:states], inverse[:states, :states]
     return mean, cov, evidence
 
 

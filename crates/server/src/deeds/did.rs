@@ -30,6 +30,7 @@ pub fn did(operation: &str) -> Option<Did> {
         "add_horse" => Kept("added a horse"),
         "add_horse_rows" => Kept("added horses from rows"),
         "add_overrule" => Kept("overrode Cavesson"),
+        "answer_drop" => Kept("said who looked at a side that went bad"),
         "add_owner_note" => Kept("told the owner something"),
         "add_person" => Kept("added a person"),
         "add_place" => Kept("added a place"),
@@ -106,7 +107,10 @@ pub fn did(operation: &str) -> Option<Did> {
         "take_out_settling" => Kept("took a settled herd out"),
         "take_out_tape" => Kept("took a film's marks out"),
         "take_week" => Kept("took a week's plan over"),
+        "place_horse" => Kept("placed a horse by hand"),
+        "withdraw_placing" => Kept("took a placing back"),
         "withdraw_overrule" => Kept("took an override back"),
+        "see_news" => CHANGES_NOTHING,
         "write_report" => Kept("wrote a report"),
         "begin_solve" | "stop_solve" | "build_card" | "look_into_archive" | "preview_program"
         | "run_calculator" | "check_sheet" => CHANGES_NOTHING,

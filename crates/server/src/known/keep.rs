@@ -4,8 +4,10 @@
 
 use std::time::Duration;
 
+use cavesson_core::judge::held::words;
 use cavesson_store::barn;
 use cavesson_store::kept_verdict::{self, KeptVerdict, MadeWith};
+use cavesson_store::news::{self, NewNews, NewsKind};
 use cavesson_store::{BarnTransaction, horse};
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -90,8 +92,26 @@ async fn keep_verdicts(barn: &mut BarnTransaction, horse: &Judged) -> Answer<()>
         })
         .collect();
     kept_verdict::keep(barn, &with, &verdicts).await?;
+    news::add(barn, &lost_today(horse)).await?;
     kept_verdict::kept_until(barn, horse.horse_id, horse.on).await?;
     Ok(())
+}
+
+/// Levels that were lost on the day that is kept, to be told once.
+fn lost_today(horse: &Judged) -> Vec<NewNews> {
+    let ladder = horse.ladder();
+    let lost = horse.standings.iter().filter_map(|standing| {
+        let change = standing.history.hold.lost.as_ref()?;
+        let level = &ladder.levels[standing.index];
+        (change.day == horse.on).then(|| NewNews {
+            horse_id: horse.horse_id,
+            day: horse.on,
+            kind: NewsKind::Lost,
+            level: (level.level.skill.0.clone(), level.level.rung.0.clone()),
+            says: format!("{}. {}", level.name, words::change(change, ladder)),
+        })
+    });
+    lost.collect()
 }
 
 /// Keeps what changes by date alone, for as long as the server runs.
@@ -115,6 +135,9 @@ async fn keep_days(app: &App) -> Answer<()> {
         // One barn's riders hold up neither its verdicts nor another barn.
         if let Err(problem) = riders::compare(app, barn.barn_id, today).await {
             tracing::error!(%problem, barn_id = %barn.barn_id, "riders were not compared");
+        }
+        if let Err(problem) = super::retell::retell(app, barn.barn_id, today).await {
+            tracing::error!(%problem, barn_id = %barn.barn_id, "histories were not told anew");
         }
         let mut look = BarnTransaction::look(&app.pool, barn.barn_id).await?;
         let due = horse::judged_before(&mut look, today).await?;

@@ -9,6 +9,7 @@
 pub mod horse_ladder;
 pub mod keep;
 mod read;
+mod retell;
 pub mod riders;
 
 use std::collections::{HashMap, HashSet};
@@ -17,7 +18,10 @@ use std::sync::{Arc, Mutex, PoisonError};
 use cavesson_core::card::{Card, Day};
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::horse::{CareNote, Sex};
-use cavesson_core::judge::{HorseFile, KeptIntake, Overrule, RideFacts, Standing, judge_horse};
+use cavesson_core::judge::horse::{JudgedBefore, judge_horse_after};
+use cavesson_core::judge::{
+    DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts, Standing,
+};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_core::road::gathered;
@@ -74,6 +78,10 @@ pub struct Known {
     pub overrules: Vec<Overrule>,
     /// What its intake showed, when it had one.
     pub intake: Option<KeptIntake>,
+    /// Where it was placed by hand.
+    pub placings: Vec<Placing>,
+    /// Who looked at a side that went bad at once, and what came of it.
+    pub answers: Vec<DropAnswer>,
 }
 
 /// What was read of a horse, to be judged.
@@ -123,6 +131,21 @@ impl ReadHorse {
             &self.on_ladder,
             &self.riders,
             on,
+            None,
+        )
+    }
+
+    /// The same, taking over what an earlier judgement on the same ladder made of asks that
+    /// are still the same.
+    pub fn judge_after(&self, on: Date, before: Option<&Judged>) -> Judged {
+        let before = before.filter(|before| before.on_ladder.is_same(&self.on_ladder));
+        Judged::of(
+            self.horse_id,
+            &self.known,
+            &self.on_ladder,
+            &self.riders,
+            on,
+            before,
         )
     }
 }
@@ -134,11 +157,17 @@ impl Judged {
         on_ladder: &HorseLadder,
         riders: &Arc<Vec<RiderOffset>>,
         on: Date,
+        before: Option<&Judged>,
     ) -> Judged {
         let mut file = known.file(&on_ladder.ladder);
         file.take_in_riders(riders);
         file.mark_new_rigs();
-        let standings = judge_horse(&on_ladder.ladder, &file, on);
+        let before = before.map(|before| JudgedBefore {
+            file: &before.file,
+            standings: &before.standings,
+            on: before.on,
+        });
+        let standings = judge_horse_after(&on_ladder.ladder, &file, on, before);
         Judged {
             horse_id,
             known: known.clone(),
@@ -190,7 +219,14 @@ impl Judged {
 
     /// The same horse on the same day, on another ladder.
     pub fn on_another_ladder(&self, on_ladder: &HorseLadder) -> Judged {
-        Judged::of(self.horse_id, &self.known, on_ladder, &self.riders, self.on)
+        Judged::of(
+            self.horse_id,
+            &self.known,
+            on_ladder,
+            &self.riders,
+            self.on,
+            None,
+        )
     }
 
     /// Its ladder.
@@ -290,16 +326,18 @@ impl KnownHorses {
 
     async fn judge_one(&self, read: ReadHorse, on: Date) -> Answer<Arc<Judged>> {
         let key = (read.barn_id, read.horse_id);
-        let before = self.judged.get(&key).filter(|judged| {
+        let before = self.judged.get(&key);
+        let same = before.as_ref().filter(|judged| {
             judged.known.version == read.known.version
                 && judged.on == on
                 && judged.on_ladder.is_same(&read.on_ladder)
                 && judged.riders == read.riders
         });
-        if let Some(judged) = before {
-            return Ok(judged);
+        if let Some(judged) = same {
+            return Ok(judged.clone());
         }
-        let judged = self.judging.run(move || Arc::new(read.judge(on))).await?;
+        let judge = move || Arc::new(read.judge_after(on, before.as_deref()));
+        let judged = self.judging.run(judge).await?;
         let newer = |old: &Arc<Judged>| old.known.version > judged.known.version;
         self.judged.entry(key).and_upsert_with(|old| {
             let old = old.map(moka::Entry::into_value);
@@ -367,6 +405,8 @@ impl Known {
         file.care = self.care.clone();
         file.overrules = self.overrules.clone();
         file.intake = self.intake.clone();
+        file.placings = self.placings.clone();
+        file.answers = self.answers.clone();
         file
     }
 }

@@ -5,7 +5,7 @@ use std::collections::HashSet;
 use std::sync::Arc;
 
 use cavesson_store::known::{self, KnownVersion, Left, NewlyKnown};
-use cavesson_store::{BarnTransaction, intake};
+use cavesson_store::{BarnTransaction, drop_answer, intake, placing};
 use uuid::Uuid;
 
 use super::Known;
@@ -25,6 +25,8 @@ pub async fn known_of(
     let newly = known::reps_between(barn, horse_id, after, version.version).await?;
     let care = known::care(barn, horse_id).await?;
     let overrules = known::overrules(barn, horse_id).await?;
+    let placings = placing::of_horse(barn, horse_id).await?;
+    let answers = drop_answer::of_horse(barn, horse_id).await?;
     let mut known = Known {
         version: version.version,
         sex: version.sex,
@@ -33,7 +35,10 @@ pub async fn known_of(
         unreadable_reps: before
             .map(|known| known.unreadable_reps.clone())
             .unwrap_or_default(),
-        unreadable_rows: care.unreadable + overrules.unreadable,
+        unreadable_rows: care.unreadable
+            + overrules.unreadable
+            + placings.unreadable
+            + answers.unreadable,
         rides: known::rides(barn, horse_id).await?,
         faults: known::block_faults(barn, horse_id).await?,
         care: care.read,
@@ -41,6 +46,8 @@ pub async fn known_of(
         intake: intake::of_horse(barn, horse_id)
             .await?
             .map(|stored| stored.kept),
+        placings: placings.read,
+        answers: answers.read,
     };
     take_in(&mut known, newly, before.is_some());
     leave_out_moved(&mut known);

@@ -9,11 +9,11 @@ use cavesson_core::horse::{Goal, HorseTrait};
 use cavesson_core::ladder::Level;
 use cavesson_core::person::WorkHours;
 use cavesson_core::road::priority::{NEAR_DAYS, by_date};
+use cavesson_core::week::booking::minutes_of;
 use cavesson_core::week::plan::{
     FixedBooking, Knows, QuietHours, RiderBusy, RiderDay, WeekDay, WeekHorse, WeekInstance,
     WeekRider, Weights,
 };
-use cavesson_core::week::rule::minutes_of;
 use cavesson_core::week::{DayPlace, Trips};
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::fitting::{self, HorseRig};

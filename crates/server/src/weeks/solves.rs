@@ -114,6 +114,11 @@ impl Solves {
                 Ok((instance, Ok(solved))) => Ended::Found(Box::new(found(instance, solved))),
                 Ok((_, Err(Unsolvable::Pins(texts)))) => Ended::Refused(texts),
                 Ok((_, Err(Unsolvable::Field(error)))) => Ended::Refused(vec![error.to_string()]),
+                Ok((_, Err(Unsolvable::BoundBeaten { worth, bound }))) => {
+                    let text = Unsolvable::beaten(worth, bound);
+                    tracing::error!(%text, "a bound that a plan beats");
+                    Ended::Refused(vec![text])
+                }
                 Err(_) => Ended::Refused(vec!["The search was cut off; try again.".into()]),
             };
             if let Some(one) = solves.all().get_mut(&(barn_id, id)) {

@@ -10,7 +10,7 @@ use super::tables::TABLES;
 pub const FORMAT: &str = "cavesson.barn";
 /// The version of the form. It is raised whenever a table or a column comes, goes or changes its
 /// meaning; what an older version wrote is brought up to it as it is read.
-pub const VERSION: u32 = 2;
+pub const VERSION: u32 = 3;
 
 /// What a column holds.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

@@ -145,6 +145,26 @@ pub(super) const TABLES: &[Written] = &[
          counts_as text, reason text, made_by id of person, made_at instant, \
          withdrawn_at instant?",
     ),
+    since(
+        3,
+        table(
+            "horse_placing",
+            "Where a horse was placed by hand: levels that count until first asks say otherwise.",
+            "placing_id",
+            "placing_id id, horse_id id of horse, day day, levels json, made_by id of person, \
+             made_at instant, withdrawn_at instant?",
+        ),
+    ),
+    since(
+        3,
+        table(
+            "drop_answer",
+            "Who looked at a side that went bad at once, and what came of it.",
+            "answer_id",
+            "answer_id id, horse_id id of horse, skill text, rung text, side text, day day, \
+             says text, made_by id of person, made_at instant",
+        ),
+    ),
     table(
         "intake",
         "What an intake found.",

@@ -22,6 +22,11 @@ pub enum WorkKind {
 }
 
 impl WorkKind {
+    /// Whether it is fast work: too much for a hot day.
+    pub fn is_fast(self) -> bool {
+        matches!(self, WorkKind::Cattle | WorkKind::Pattern)
+    }
+
     /// Whether it is hard on the horse: never on two days running.
     pub fn is_hard(self) -> bool {
         matches!(self, WorkKind::Cattle | WorkKind::Pattern)

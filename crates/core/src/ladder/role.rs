@@ -1,0 +1,23 @@
+//! What a skill is in the work, where a rule has to know it: the brake, moving out, what
+//! counts as fast. Rules name roles, never the id of a skill.
+
+use serde::{Deserialize, Serialize};
+
+/// What a skill is in the work.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Role {
+    /// The brake: nothing is asked faster than it is held, from the stand upwards.
+    Brake,
+    /// Getting on and off: before it nobody rides.
+    Mount,
+    /// Moving out for the first time: held at the walk, first rides are over.
+    FirstRide,
+    /// It takes a horse's strength at any gait.
+    Fast,
+    /// Never alone the first time: a helper on the ground.
+    NeedsHelper,
+    /// A bit or hackamore that is new: the trainer begins it.
+    NewBit,
+}

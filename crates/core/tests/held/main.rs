@@ -1,0 +1,22 @@
+//! Held is a state: gained, in doubt, lost, regained; the brake first.
+//!
+//! - [`brake`]: the brake that fails, its chain, its way back
+//! - [`cautions`]: a side that dropped, until somebody answers
+//! - [`forbidden`]: a checker that knows the rules of safety and nothing of the code
+//! - [`machine`]: what must hold whatever happens
+//! - [`naive`]: the history of a level told anew by a plain reading of the rules
+//! - [`points`]: what answers take off a held level, against a count by hand
+//! - [`stays`]: figures of what becomes of a level after it was gained
+//!
+//! The rules are common practice of the trade, no source; the figures are product defaults.
+
+#[path = "../barn/mod.rs"]
+mod barn;
+mod brake;
+mod cautions;
+mod forbidden;
+mod machine;
+mod naive;
+mod points;
+mod stays;
+mod told;
