@@ -78,29 +78,37 @@ describe('the soft map', () => {
 });
 
 describe('the verdict board', () => {
-  const level = (state: string, last: string | null, held: string | null, verdict = 'stay') =>
+  const level = (
+    state: string,
+    last: string | null,
+    held: string | null,
+    underWay: boolean,
+    verdict = 'stay',
+  ) =>
     ({
       level: brief('bend', state, 'walk'),
       state,
       verdict,
       last_asked: last,
       held_since: held,
+      counts_as_held: held !== null && state !== 'eased',
+      under_way: underWay,
       sides: [],
       needs: [],
     }) as unknown as Schemas['HorseLevel'];
   const all = [
-    level('working', '2026-05-20', null),
-    level('working', '2026-01-20', null),
-    level('held', '2026-05-20', '2026-05-01'),
-    level('overruled', '2026-05-21', '2026-05-01'),
-    level('eased', '2026-05-22', '2026-05-01', 'ease_back'),
-    level('rusty', '2026-02-01', '2026-02-01'),
-    level('closed', null, null),
+    level('working', '2026-05-20', null, true),
+    level('working', '2026-01-20', null, false),
+    level('held', '2026-05-20', '2026-05-01', false),
+    level('overruled', '2026-05-21', '2026-05-01', false),
+    level('eased', '2026-05-22', '2026-05-01', true, 'ease_back'),
+    level('rusty', '2026-02-01', '2026-02-01', false),
+    level('closed', null, null, false),
   ];
 
   test('shows what is under way, latest first; what counts as held is not', () => {
-    expect(underWay(all, 'bend', '2026-05-25').map(({ place }) => place)).toEqual([4, 0]);
-    expect(underWay(all, 'stop', '2026-05-25')).toEqual([]);
+    expect(underWay(all, 'bend').map(({ place }) => place)).toEqual([4, 0]);
+    expect(underWay(all, 'stop')).toEqual([]);
     expect(rustyOf(all, 'bend').map(({ place }) => place)).toEqual([5]);
   });
 
@@ -110,7 +118,7 @@ describe('the verdict board', () => {
     expect(differ(page([working, held]), page([old, held]))).toEqual([]);
     const pairs = differ(
       page([held]),
-      page([{ ...held, state: 'rusty' }, level('closed', null, null)]),
+      page([{ ...held, state: 'rusty' }, level('closed', null, null, false)]),
     );
     expect(pairs.map(({ one, other }) => [one?.state, other?.state])).toEqual([
       ['held', 'rusty'],

@@ -45,6 +45,9 @@ const pack: Schemas['HorsePack'] = {
     care: [],
     overrules: [],
     riders: [],
+    placings: [],
+    answers: [],
+    programs_before: [],
     rides: [
       { ride_id: 'first', day: '2026-05-01', marks: ['trouble'] },
       { ride_id: 'second', day: '2026-05-03', marks: ['trouble'] },

@@ -13,31 +13,52 @@ fn horses(population: Population) -> Vec<BenchHorse> {
         .collect()
 }
 
+/// Horses where a stated target is held against a share of some per cent.
+const MANY: u64 = 3_000;
+
+/// The stated targets (docs/judge.md, "Good and bad weeks"), as they stand and not widened:
+/// the most false advances, and the longest median delay.
 #[test]
-fn the_shipped_rule_advances_falsely_at_most_once_in_twenty_and_no_later_than_the_plain_window() {
-    for population in [Population::Reference, Population::StrongDays] {
-        let horses = horses(population);
+fn false_advances_and_delays_are_at_the_stated_targets() {
+    for (population, false_advances, delay) in [
+        (Population::Reference, 0.03, Some(6)),
+        (Population::StrongDays, 0.03, Some(8)),
+        (Population::NearTheNeed, 0.07, None),
+        (Population::SuddenInsight, 0.03, Some(12)),
+        (Population::Spells, 0.10, None),
+        (Population::StrongSpells, 0.16, None),
+        (Population::LongSpells, 0.23, None),
+    ] {
+        let horses: Vec<BenchHorse> = (700_000..700_000 + MANY)
+            .map(|seed| BenchHorse::ride(population, seed, RIDES))
+            .collect();
         let shipped = RuleResult::of(Rule::Shipped, &horses);
-        let window = RuleResult::of(Rule::WilsonWindow, &horses);
-        // With some 330 advances two standard errors of 3% are 1.9%.
-        assert!(shipped.false_share <= 0.05, "{shipped:?}");
-        assert!(shipped.advanced > 270, "{shipped:?}");
         assert!(
-            shipped.delay[1] <= window.delay[1] && shipped.delay[1].is_some(),
-            "{shipped:?} {window:?}"
+            shipped.false_share <= false_advances,
+            "{population:?} {shipped:?}"
         );
+        let late = shipped.delay[1].unwrap_or(i64::MAX);
         assert!(
-            shipped.never_advanced <= window.never_advanced + 0.02,
-            "{shipped:?}"
+            delay.is_none_or(|most| late <= most),
+            "{population:?} {shipped:?}"
         );
+        assert!(shipped.never_advanced <= 0.05, "{population:?} {shipped:?}");
     }
 }
 
-/// In every world that was held out: at most 6% and no later than the plain window, or
-/// at least not worse in both; with 500 horses within what chance may do.
+/// Rides by which the shipped rule may be later than the plain window in a world without a
+/// target of its own: what good and bad weeks cost where there are none.
+const LATER: i64 = 6;
+
+/// In every other world that was held out: at most 6 % false advances, or fewer than the plain
+/// window on the same horses; with 500 horses within what chance may do.
 #[test]
 fn the_shipped_rule_stands_in_worlds_it_was_not_chosen_on() {
+    let with_targets = [Population::StrongSpells, Population::LongSpells];
     for population in Population::HELD_OUT {
+        if with_targets.contains(&population) {
+            continue;
+        }
         let horses = horses(population);
         let shipped = RuleResult::of(Rule::Shipped, &horses);
         let window = RuleResult::of(Rule::WilsonWindow, &horses);
@@ -48,7 +69,7 @@ fn the_shipped_rule_stands_in_worlds_it_was_not_chosen_on() {
         );
         let late = |result: &RuleResult| result.delay[1].unwrap_or(i64::MAX);
         assert!(
-            late(&shipped) <= late(&window).saturating_add(2),
+            late(&shipped) <= late(&window).saturating_add(LATER),
             "{population:?} {shipped:?} {window:?}"
         );
     }
@@ -60,7 +81,8 @@ fn the_shipped_rule_stands_in_worlds_it_was_not_chosen_on() {
 fn a_rider_who_quits_on_the_first_soft_one_gets_there() {
     let horses = horses(Population::QuitsOnFirstSoft);
     let shipped = RuleResult::of(Rule::Shipped, &horses);
-    assert!(shipped.never_advanced < 0.15, "{shipped:?}");
+    // A third of the evidence, and good weeks are not told from a good horse any sooner.
+    assert!(shipped.never_advanced < 0.25, "{shipped:?}");
     assert!(shipped.false_share <= 0.05, "{shipped:?}");
 }
 

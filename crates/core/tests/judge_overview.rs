@@ -144,6 +144,7 @@ fn the_stiff_side_wants_more_and_less_is_neglect() {
     let found = stiff_side(&even.file(), day(21)).unwrap();
     assert_eq!(found.side, Side::Right);
     assert_eq!((found.share, found.other_share), (0.5, 1.0));
+    assert!(found.sure >= 0.95, "{found:?}");
     assert_eq!((found.asked, found.other_asked), (12, 12));
     assert!(!found.neglected, "asked as often");
     // An odd number of asks: one more on the left.

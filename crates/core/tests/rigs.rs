@@ -134,6 +134,15 @@ fn shares_by_rig_count_every_ask_once_and_say_how_sure_the_difference_is() {
         assert!(share.low < found && found < share.high, "{share:?}");
     }
     let (short, ring) = (shares[0].against.unwrap(), shares[1].against.unwrap());
+    // 77 of 84 against 28 of 84: a gap of 58 points, told as it is, from both ends.
+    assert!(
+        (short.points + 100.0 * 49.0 / 84.0).abs() < 1e-9,
+        "{short:?}"
+    );
+    assert!((ring.points + short.points).abs() < 1e-9, "{ring:?}");
+    assert!(
+        (short.share - 28.0 / 84.0).abs() < 1e-9 && (short.other_share - 77.0 / 84.0).abs() < 1e-9
+    );
     assert!(short.points < 0.0 && short.very_likely_real, "{short:?}");
     assert!(ring.points > 0.0 && ring.sure > 0.95, "{ring:?}");
     assert!(words::rig(&shares[0]).contains("fewer soft than in the other tack"));

@@ -169,6 +169,10 @@ struct HorseLevel {
     last_asked: Option<Date>,
     #[schema(value_type = Option<String>, format = Date)]
     held_since: Option<Date>,
+    /// Whether what rests on it may count on it.
+    counts_as_held: bool,
+    /// Asked lately, and not held, in doubt, sent down, or to be looked at first.
+    under_way: bool,
     /// The first day it was asked.
     #[schema(value_type = Option<String>, format = Date)]
     first_asked: Option<Date>,
@@ -366,6 +370,8 @@ fn horse_levels(judged: &Judged) -> Vec<HorseLevel> {
                 sides: standing.sides.clone(),
                 last_asked: standing.last_asked,
                 held_since: standing.retention.held_since,
+                counts_as_held: standing.counts_as_held(),
+                under_way: standing.is_under_way(judged.on),
                 first_asked: standing.history.soft_days.first().map(|day| day.day),
                 holds: holds(judged, standing),
                 needs: level

@@ -1262,6 +1262,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/horses/{horse_id}/drop-answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say who looked at a side that went bad at once, and what came of it. */
+        post: operations["answer_drop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/horses/{horse_id}/goals": {
         parameters: {
             query?: never;
@@ -1484,6 +1501,26 @@ export interface paths {
         get: operations["show_pen"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/horses/{horse_id}/placings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place a horse by hand: these levels, and all they stand on, count as held until first asks
+         *     confirm or contradict them.
+         */
+        post: operations["place_horse"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1908,6 +1945,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/news": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** News that no trainer has seen yet, the latest first. */
+        get: operations["list_news"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/news/{news_id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** News was seen: it is not told again. */
+        post: operations["see_news"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outcomes": {
         parameters: {
             query?: never;
@@ -2149,6 +2220,23 @@ export interface paths {
         /** Use a place again. */
         post: operations["take_out_place"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/placings/{placing_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a placing back; it stays known. */
+        delete: operations["withdraw_placing"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2673,6 +2761,26 @@ export interface components {
          * @enum {string}
          */
         Against: "barrel" | "fence" | "open";
+        /** @description What stands against one side of a held level. */
+        AgainstSide: {
+            /**
+             * Format: int32
+             * @description Points from which on the level is in doubt.
+             */
+            in_doubt_from: number;
+            /**
+             * Format: int32
+             * @description Points at which it is lost.
+             */
+            lost_at: number;
+            /**
+             * Format: int32
+             * @description Points against it.
+             */
+            points: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
         /** @description What lies ahead on the day it is written. */
         Ahead: {
             /** @description Care that comes again, the earliest first. */
@@ -3461,7 +3569,7 @@ export interface components {
             because: "trouble";
             /**
              * Format: date
-             * @description The day of the later one.
+             * @description The day of the last one.
              */
             day: string;
         } | (components["schemas"]["SideDrop"] & {
@@ -4300,6 +4408,25 @@ export interface components {
              * @description Its size in feet; what the size is, the drill says.
              */
             size_ft: number;
+        };
+        /** @description A trainer's answer to a drop: who looked, and what came of it. */
+        DropAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id, made on the device.
+             */
+            answer_id: string;
+            /**
+             * Format: date
+             * @description The day somebody looked.
+             */
+            day: string;
+            /** @description The level that dropped. */
+            level: components["schemas"]["Level"];
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /** @description Who looked, and what came of it. */
+            text: string;
         };
         /** @description A fault that sends a level down: seen `times` in the last `of_last` asks. */
         Ease: {
@@ -5251,6 +5378,11 @@ export interface components {
             /** Format: double */
             temperature_f: number;
         };
+        /**
+         * @description What a level rests on.
+         * @enum {string}
+         */
+        HeldBy: "gate" | "word" | "placed" | "intake";
         /** @description A level that came to be held. */
         HeldOn: {
             /** Format: date */
@@ -5378,6 +5510,8 @@ export interface components {
         };
         /** @description Where a level of the horse stands. */
         HorseLevel: {
+            /** @description Whether what rests on it may count on it. */
+            counts_as_held: boolean;
             /** @description Rides on which it was asked. */
             days: number;
             /**
@@ -5397,6 +5531,8 @@ export interface components {
             /** @description Soft and asked of each side in the gate's window. */
             sides: components["schemas"]["SideCount"][];
             state: components["schemas"]["State"];
+            /** @description Asked lately, and not held, in doubt, sent down, or to be looked at first. */
+            under_way: boolean;
             verdict: components["schemas"]["Verdict"];
         };
         /** @description A link to a horse. */
@@ -5983,6 +6119,11 @@ export interface components {
         /** @description What is known of the horse beside its reps. */
         JudgeContext: {
             /**
+             * @description Who looked at a side that went bad at once, and what came of it.
+             * @default []
+             */
+            answers: components["schemas"]["DropAnswer"][];
+            /**
              * @description Notes of care.
              * @default []
              */
@@ -5999,6 +6140,16 @@ export interface components {
              * @default []
              */
             overrules: components["schemas"]["Overrule"][];
+            /**
+             * @description Where it was placed by hand.
+             * @default []
+             */
+            placings: components["schemas"]["Placing"][];
+            /**
+             * @description Programs and versions of them that it was on before, the earliest first.
+             * @default []
+             */
+            programs_before: components["schemas"]["ProgramBefore"][];
             /**
              * @description How riders differ; taken into account where that is very likely real.
              * @default []
@@ -6072,14 +6223,23 @@ export interface components {
         };
         /** @description Everything the judge says of one level on one date. */
         Judgement: {
+            /** @description Points against each side of a held level. */
+            against: components["schemas"]["AgainstSide"][];
+            /** @description The same in sentences. */
+            against_text: string[];
             /** @description Who should look first. */
             cautions: components["schemas"]["Caution"][];
+            /** @description What moved it, oldest first: gained, in doubt, lost, regained, each with day and reason. */
+            changes: components["schemas"]["ToldChange"][];
             /** @description The verdict after each day it was asked, oldest first. */
             days: components["schemas"]["DayVerdict"][];
+            /** @description Levels it needs that are in doubt. */
+            doubtful: components["schemas"]["Level"][];
             ease_to?: components["schemas"]["Level"] | null;
             eased?: components["schemas"]["EaseReason"] | null;
             /** @description The gate's rails. */
             gate: components["schemas"]["GateCheck"];
+            held_by?: components["schemas"]["HeldBy"] | null;
             /** @description What it needs that is not held. */
             missing: components["schemas"]["Level"][];
             /**
@@ -6112,6 +6272,11 @@ export interface components {
             trends: components["schemas"]["Trends"];
             /** @description The verdict. */
             verdict: components["schemas"]["Verdict"];
+            /**
+             * Format: date
+             * @description Since when it waits for something it needs.
+             */
+            waiting_since?: string | null;
             /** @description What it would take, in numbers. */
             what_it_takes: components["schemas"]["WhatItTakes"];
             without_exceptional?: components["schemas"]["Verdict"] | null;
@@ -6129,6 +6294,11 @@ export interface components {
          * @enum {string}
          */
         KeepOffKind: "ruts" | "jumps" | "wet" | "hard" | "other";
+        /** @description The answer, as it was kept. */
+        KeptDropAnswer: {
+            /** @description The answer. */
+            answer: components["schemas"]["DropAnswer"];
+        };
         /** @description What an intake showed of a horse. */
         KeptIntake: {
             /**
@@ -6274,6 +6444,72 @@ export interface components {
             /** @description The track it belongs to. */
             track: string;
             zone?: components["schemas"]["Zone"] | null;
+        };
+        /** @description One change of a level. */
+        LevelChange: {
+            /** @description Why. */
+            because: components["schemas"]["LevelMovedBecause"];
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description What. */
+            moved: components["schemas"]["LevelMoved"];
+        };
+        /**
+         * @description How a level moved.
+         * @enum {string}
+         */
+        LevelMoved: "gained" | "regained" | "in_doubt" | "cleared" | "lost" | "eased" | "ease_ended" | "waiting" | "retest" | "retested" | "kept_back";
+        /** @description Why. */
+        LevelMovedBecause: {
+            /** @enum {string} */
+            reason: "gate";
+        } | {
+            /** @enum {string} */
+            reason: "in_a_row";
+        } | {
+            /** @enum {string} */
+            reason: "word";
+        } | {
+            /** @enum {string} */
+            reason: "placed";
+        } | {
+            /** @enum {string} */
+            reason: "intake";
+        } | {
+            /** @description The level above. */
+            level: components["schemas"]["Level"];
+            /** @enum {string} */
+            reason: "above";
+        } | (components["schemas"]["Missed"] & {
+            /** @enum {string} */
+            reason: "missed";
+        }) | {
+            /**
+             * Format: int32
+             * @description First asks since.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description First asks since that were not soft.
+             */
+            missed: number;
+            /** @enum {string} */
+            reason: "contradicted";
+        } | {
+            /** @enum {string} */
+            reason: "soft";
+        } | {
+            /** @enum {string} */
+            reason: "poor";
+        } | {
+            /** @description The level it needs. */
+            level: components["schemas"]["Level"];
+            /** @enum {string} */
+            reason: "need";
         };
         /** @description A level after an intake, and what first asks since have said of it. */
         LevelOfIntake: components["schemas"]["IntakeLevel"] & {
@@ -6859,6 +7095,26 @@ export interface components {
          * @enum {string}
          */
         MeasureKind: "give" | "steps" | "circle" | "stop" | "roll" | "depart" | "change" | "carry" | "obstacle" | "turn" | "run" | "calm" | "count";
+        /** @description Answers of a side that were not soft: the evidence under a doubt or a loss. */
+        Missed: {
+            /**
+             * Format: int32
+             * @description Out of so many.
+             */
+            asked: number;
+            /**
+             * Format: date
+             * @description The day of the first of them.
+             */
+            from: string;
+            /**
+             * Format: int32
+             * @description Answers that were not soft.
+             */
+            missed: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
         /** @description Left against right. */
         MonthSides: {
             /** @description Asks and soft answers on the left. */
@@ -6884,24 +7140,29 @@ export interface components {
         Mouthpiece: "plain" | "twisted" | "jointed" | "ported";
         /** @description What moved on a ladder in a month. */
         Moved: {
-            /** @description Levels held now that were not before, in the order of the days. */
+            /** @description Levels that came to be held for the first time, in the order of the days. */
             gained: components["schemas"]["MovedLevel"][];
             /**
              * Format: int32
              * @description Levels held on the last day.
              */
             held: number;
+            /** @description Levels that are held at the end of the month, but in doubt. */
+            in_doubt?: components["schemas"]["MovedLevel"][];
             /**
              * Format: int32
              * @description Levels of the ladder.
              */
             levels: number;
+            /** @description Levels that were lost once and are held again. */
+            regained?: components["schemas"]["MovedLevel"][];
             /**
              * Format: int32
-             * @description Levels that an intake in the month showed: what the horse could when it came.
+             * @description Levels that an intake or a placing in the month showed: what the horse could when it
+             *     came.
              */
             shown_at_intake: number;
-            /** @description Levels held before that are not now. */
+            /** @description Levels that were lost in the month and are not held at its end. */
             went_back: components["schemas"]["MovedLevel"][];
         };
         /** @description A level that moved. */
@@ -6910,13 +7171,15 @@ export interface components {
             by_trainer: boolean;
             /**
              * Format: date
-             * @description The day it came to be held; of one that went back, the day it was asked last.
+             * @description The day it moved.
              */
             day?: string | null;
             /** @description The level. */
             level: components["schemas"]["Level"];
             /** @description What it is called. */
             name: string;
+            /** @description Why, in a sentence; empty in reports of an earlier form. */
+            why?: string;
         };
         /** @description A drill by name. */
         NamedDrill: {
@@ -7120,6 +7383,20 @@ export interface components {
             /** @description CSV, or rows pasted from a sheet. */
             text: string;
         };
+        /** @description Who looked at a side that went bad at once, and what came of it. */
+        NewDropAnswer: {
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            answer_id: string;
+            /** @description The level. */
+            level: components["schemas"]["Level"];
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /** @description Who looked, and what came of it. */
+            text: string;
+        };
         /** @description How a piece sits on a horse. */
         NewFitting: {
             fitting?: components["schemas"]["Fitting"];
@@ -7184,6 +7461,16 @@ export interface components {
             new: string;
             /** @description The one there is. */
             now: string;
+        };
+        /** @description Where a horse is. */
+        NewPlacing: {
+            /** @description The levels it has; those under them go along. */
+            levels: components["schemas"]["Level"][];
+            /**
+             * Format: uuid
+             * @description Made on the device (UUIDv7).
+             */
+            placing_id: string;
         };
         /** @description A program to be made. */
         NewProgram: {
@@ -7393,6 +7680,20 @@ export interface components {
             cow_id: string;
             /** @description What it was given. */
             treatment: components["schemas"]["Treatment"];
+        };
+        /** @description News that no trainer has seen yet. */
+        NewsToTell: {
+            /** Format: date */
+            day: string;
+            /** @description What the horse is called. */
+            horse: string;
+            /** Format: uuid */
+            horse_id: string;
+            level?: components["schemas"]["Level"] | null;
+            /** Format: uuid */
+            news_id: string;
+            /** @description In a sentence. */
+            text: string;
         };
         /** @description The one thing to do next. */
         Next: {
@@ -8045,6 +8346,16 @@ export interface components {
              */
             schools: components["schemas"]["Schools"];
         };
+        /** @description A program, or a version of one, that a horse was on before. */
+        ProgramBefore: {
+            /** @description The program as it was. */
+            program: components["schemas"]["Program"];
+            /**
+             * Format: date
+             * @description The first day on which another took its place.
+             */
+            until: string;
+        };
         /** @description A program in short. */
         ProgramBrief: {
             /** @description Horses that are on it. */
@@ -8300,7 +8611,7 @@ export interface components {
         Retention: {
             /**
              * Format: date
-             * @description The first day the gate passed, or the day a trainer let it count as held.
+             * @description Since when it is held by its own evidence; none while it is not.
              */
             held_since?: string | null;
             /**
@@ -8315,7 +8626,7 @@ export interface components {
             last_soft?: string | null;
             /**
              * Format: int32
-             * @description Days on which the gate passed.
+             * @description Days since then on which the gate passed.
              */
             passed_days: number;
             /**
@@ -8609,7 +8920,7 @@ export interface components {
          * @enum {string}
          */
         RidesUp: "pushed" | "free";
-        /** @description A rig against the usual one. */
+        /** @description A rig against the others. */
         RigAgainst: {
             /**
              * Format: int32
@@ -8618,9 +8929,20 @@ export interface components {
             asks: number;
             /**
              * Format: double
-             * @description How much more of all asks is soft in it, in points of a hundred; below 0 for less.
+             * @description The share in the others there.
+             */
+            other_share: number;
+            /**
+             * Format: double
+             * @description How much more is soft in it than in the others, in points of a hundred, at the same
+             *     levels, sides and fortnights; below 0 for less.
              */
             points: number;
+            /**
+             * Format: double
+             * @description The share in it there.
+             */
+            share: number;
             /**
              * Format: double
              * @description How sure it is that it differs that way, 0.5 to 1.
@@ -9295,19 +9617,24 @@ export interface components {
         SideDrop: {
             /**
              * Format: int32
-             * @description Asks in the last ride.
+             * @description Asks in it.
              */
             asked: number;
             /**
              * Format: double
-             * @description Its soft share in the window before the last ride.
+             * @description Its soft share in the window before the drop.
              */
             share_before: number;
             /** @description The side that dropped. */
             side: components["schemas"]["Side"];
             /**
+             * Format: date
+             * @description The day it did.
+             */
+            since: string;
+            /**
              * Format: int32
-             * @description Soft answers in the last ride.
+             * @description Soft answers in the ride in which it dropped; of short rides in that and the one before.
              */
             soft: number;
         };
@@ -9474,7 +9801,7 @@ export interface components {
         Slip: {
             /**
              * Format: double
-             * @description What the moving average may not fall under.
+             * @description What the moving average may not fall under, by the asks so far.
              */
             lower: number;
             /**
@@ -9632,7 +9959,7 @@ export interface components {
          * @description Where a level stands.
          * @enum {string}
          */
-        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
+        State: "closed" | "open" | "working" | "confirming" | "held" | "in_doubt" | "lost" | "waiting" | "retest" | "rusty" | "eased" | "overruled" | "shown_at_intake" | "placed";
         /** @description So many steps steered alike. */
         Steered: {
             /**
@@ -9715,11 +10042,16 @@ export interface components {
             other_share: number;
             /**
              * Format: double
-             * @description Soft share on it over the last four weeks.
+             * @description Soft share on it over the last four weeks, on the same levels and days as the other's.
              */
             share: number;
             /** @description The side. */
             side: components["schemas"]["Side"];
+            /**
+             * Format: double
+             * @description How sure it is that the sides differ, 0 to 1.
+             */
+            sure: number;
         };
         /** @description Reps and days that are still needed. */
         StillNeeded: {
@@ -10093,6 +10425,11 @@ export interface components {
             string: components["schemas"]["StringHorse"][];
             usual?: components["schemas"]["LevelBrief"] | null;
         };
+        /** @description A change with its sentence. */
+        ToldChange: components["schemas"]["LevelChange"] & {
+            /** @description In a sentence. */
+            text: string;
+        };
         /** @description A gate. */
         ToldGate: {
             check: components["schemas"]["GateCheck"];
@@ -10106,6 +10443,8 @@ export interface components {
         };
         /** @description A level of the ladder. */
         ToldLevel: {
+            /** @description Whether what rests on it may count on it. */
+            counts_as_held: boolean;
             /** Format: date */
             held_since?: string | null;
             level: components["schemas"]["LevelBrief"];
@@ -10192,14 +10531,24 @@ export interface components {
         TrackStanding: {
             /**
              * Format: int32
-             * @description Levels held, rusty ones among them.
+             * @description Levels that count as held, rusty ones among them.
              */
             held: number;
+            /**
+             * Format: int32
+             * @description Of those held, in doubt.
+             */
+            in_doubt: number;
             /**
              * Format: int32
              * @description Levels of the track on the horse's ladder.
              */
             levels: number;
+            /**
+             * Format: int32
+             * @description Levels that were held and are lost: working again.
+             */
+            lost: number;
             /**
              * Format: int32
              * @description Of those held, rusty.
@@ -11042,7 +11391,8 @@ export interface components {
             rides: number;
             /**
              * Format: date
-             * @description The day of judging.
+             * @description The last day the level was asked, while that lies in the window; then the day of
+             *     judging. What a gate showed stays as it was until the level is asked again.
              */
             to: string;
         };
@@ -18342,6 +18692,131 @@ export interface operations {
             };
         };
     };
+    answer_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDropAnswer"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptDropAnswer"];
+                };
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn, or no such level */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known with other content */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No words, or both sides at once */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     set_goals: {
         parameters: {
             query?: never;
@@ -19429,6 +19904,129 @@ export interface operations {
             };
             /** @description Not there, or not in this barn */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    place_horse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                horse_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPlacing"];
+            };
+        };
+        responses: {
+            /** @description Placed */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not JSON; nothing was stored */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not come in time; nothing was stored */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description This id is known with other content */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too much at once; nothing was stored */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not sent as JSON; nothing was stored */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No level, or one that is not on the ladder */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -21634,6 +22232,127 @@ export interface operations {
             };
         };
     };
+    list_news: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The news */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewsToTell"][];
+                };
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    see_news: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                news_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Noted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such news in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_outcomes: {
         parameters: {
             query?: never;
@@ -23063,6 +23782,71 @@ export interface operations {
                 };
             };
             /** @description Not there, or not in this barn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Something broke here; try again in a moment */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or it took too long; try again in a moment */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_placing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                placing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not this person's to do */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such placing stands in this barn */
             404: {
                 headers: {
                     [name: string]: unknown;

@@ -104,18 +104,20 @@ function TrackCell({
   horseId: string;
 }) {
   if (!track) return <td>not in the program</td>;
-  const { held, rusty, levels, under_way } = track;
-  const quiet = held === 0 && !under_way;
+  const { held, rusty, in_doubt, lost, levels, under_way } = track;
+  const quiet = held === 0 && lost === 0 && !under_way;
   return (
     <Box component="td" sx={{ minWidth: 92 }}>
       {!quiet && (
         <Box sx={{ display: 'flex', gap: 0.75 }}>
-          <HeldPost held={held} rusty={rusty} levels={levels} />
+          <HeldPost held={held} rusty={rusty} doubted={in_doubt} lost={lost} levels={levels} />
           <Box sx={{ minWidth: 0 }}>
             <Typography variant="body2">
               {held} of {levels}
             </Typography>
             {rusty > 0 && <Typography variant="body2">{rusty} rusty</Typography>}
+            {in_doubt > 0 && <Typography variant="body2">{in_doubt} in doubt</Typography>}
+            {lost > 0 && <Typography variant="body2">{lost} lost</Typography>}
             {under_way && (
               <Box
                 component={Link}

@@ -142,7 +142,7 @@ function SideBySide({ one, other }: { one: HorsePage; other: HorsePage }) {
             <Typography variant="h2">{page.horse.name}</Typography>
             <Typography sx={{ color: 'text.secondary' }}>{longDay(page.on)}</Typography>
             <Typography>
-              {page.levels.filter(({ held_since }) => held_since).length} levels held.{' '}
+              {page.levels.filter(({ counts_as_held }) => counts_as_held).length} levels held.{' '}
               {page.stiff_side ? `Stiff on the ${page.stiff_side.side}.` : 'Even.'}
             </Typography>
           </Box>

@@ -761,6 +761,26 @@ export interface components {
          * @enum {string}
          */
         Against: "barrel" | "fence" | "open";
+        /** @description What stands against one side of a held level. */
+        AgainstSide: {
+            /**
+             * Format: int32
+             * @description Points from which on the level is in doubt.
+             */
+            in_doubt_from: number;
+            /**
+             * Format: int32
+             * @description Points at which it is lost.
+             */
+            lost_at: number;
+            /**
+             * Format: int32
+             * @description Points against it.
+             */
+            points: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
         /**
          * @description What the horse did with the ask.
          * @enum {string}
@@ -1188,7 +1208,7 @@ export interface components {
             because: "trouble";
             /**
              * Format: date
-             * @description The day of the later one.
+             * @description The day of the last one.
              */
             day: string;
         } | (components["schemas"]["SideDrop"] & {
@@ -2002,6 +2022,25 @@ export interface components {
              */
             size_ft: number;
         };
+        /** @description A trainer's answer to a drop: who looked, and what came of it. */
+        DropAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id, made on the device.
+             */
+            answer_id: string;
+            /**
+             * Format: date
+             * @description The day somebody looked.
+             */
+            day: string;
+            /** @description The level that dropped. */
+            level: components["schemas"]["Level"];
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+            /** @description Who looked, and what came of it. */
+            text: string;
+        };
         /** @description Why a level is sent down. */
         EaseReason: {
             /**
@@ -2772,6 +2811,11 @@ export interface components {
             temperature_f: number;
         };
         /**
+         * @description What a level rests on.
+         * @enum {string}
+         */
+        HeldBy: "gate" | "word" | "placed" | "intake";
+        /**
          * @description What helped most in carry and circle work. Progress is less hand and more
          *     leg at the same softness.
          * @enum {string}
@@ -3024,6 +3068,11 @@ export interface components {
         /** @description What is known of the horse beside its reps. */
         JudgeContext: {
             /**
+             * @description Who looked at a side that went bad at once, and what came of it.
+             * @default []
+             */
+            answers: components["schemas"]["DropAnswer"][];
+            /**
              * @description Notes of care.
              * @default []
              */
@@ -3040,6 +3089,16 @@ export interface components {
              * @default []
              */
             overrules: components["schemas"]["Overrule"][];
+            /**
+             * @description Where it was placed by hand.
+             * @default []
+             */
+            placings: components["schemas"]["Placing"][];
+            /**
+             * @description Programs and versions of them that it was on before, the earliest first.
+             * @default []
+             */
+            programs_before: components["schemas"]["ProgramBefore"][];
             /**
              * @description How riders differ; taken into account where that is very likely real.
              * @default []
@@ -3105,14 +3164,23 @@ export interface components {
         };
         /** @description Everything the judge says of one level on one date. */
         Judgement: {
+            /** @description Points against each side of a held level. */
+            against: components["schemas"]["AgainstSide"][];
+            /** @description The same in sentences. */
+            against_text: string[];
             /** @description Who should look first. */
             cautions: components["schemas"]["Caution"][];
+            /** @description What moved it, oldest first: gained, in doubt, lost, regained, each with day and reason. */
+            changes: components["schemas"]["ToldChange"][];
             /** @description The verdict after each day it was asked, oldest first. */
             days: components["schemas"]["DayVerdict"][];
+            /** @description Levels it needs that are in doubt. */
+            doubtful: components["schemas"]["Level"][];
             ease_to?: components["schemas"]["Level"] | null;
             eased?: components["schemas"]["EaseReason"] | null;
             /** @description The gate's rails. */
             gate: components["schemas"]["GateCheck"];
+            held_by?: components["schemas"]["HeldBy"] | null;
             /** @description What it needs that is not held. */
             missing: components["schemas"]["Level"][];
             /**
@@ -3145,6 +3213,11 @@ export interface components {
             trends: components["schemas"]["Trends"];
             /** @description The verdict. */
             verdict: components["schemas"]["Verdict"];
+            /**
+             * Format: date
+             * @description Since when it waits for something it needs.
+             */
+            waiting_since?: string | null;
             /** @description What it would take, in numbers. */
             what_it_takes: components["schemas"]["WhatItTakes"];
             without_exceptional?: components["schemas"]["Verdict"] | null;
@@ -3352,6 +3425,18 @@ export interface components {
             /** @description The skill. */
             skill: components["schemas"]["SkillId"];
         };
+        /** @description One change of a level. */
+        LevelChange: {
+            /** @description Why. */
+            because: components["schemas"]["LevelMovedBecause"];
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description What. */
+            moved: components["schemas"]["LevelMoved"];
+        };
         /** @description How one horse came along with one level. */
         LevelHistory: {
             /** @description Whether it was held; otherwise it is still under way. */
@@ -3377,6 +3462,60 @@ export interface components {
             level: components["schemas"]["Level"];
             /** @description What it is called. */
             name: string;
+        };
+        /**
+         * @description How a level moved.
+         * @enum {string}
+         */
+        LevelMoved: "gained" | "regained" | "in_doubt" | "cleared" | "lost" | "eased" | "ease_ended" | "waiting" | "retest" | "retested" | "kept_back";
+        /** @description Why. */
+        LevelMovedBecause: {
+            /** @enum {string} */
+            reason: "gate";
+        } | {
+            /** @enum {string} */
+            reason: "in_a_row";
+        } | {
+            /** @enum {string} */
+            reason: "word";
+        } | {
+            /** @enum {string} */
+            reason: "placed";
+        } | {
+            /** @enum {string} */
+            reason: "intake";
+        } | {
+            /** @description The level above. */
+            level: components["schemas"]["Level"];
+            /** @enum {string} */
+            reason: "above";
+        } | (components["schemas"]["Missed"] & {
+            /** @enum {string} */
+            reason: "missed";
+        }) | {
+            /**
+             * Format: int32
+             * @description First asks since.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description First asks since that were not soft.
+             */
+            missed: number;
+            /** @enum {string} */
+            reason: "contradicted";
+        } | {
+            /** @enum {string} */
+            reason: "soft";
+        } | {
+            /** @enum {string} */
+            reason: "poor";
+        } | {
+            /** @description The level it needs. */
+            level: components["schemas"]["Level"];
+            /** @enum {string} */
+            reason: "need";
         };
         /** @description Rides from the first ask of a level until it is held. */
         LevelPace: {
@@ -3786,6 +3925,26 @@ export interface components {
              */
             minutes: number;
         };
+        /** @description Answers of a side that were not soft: the evidence under a doubt or a loss. */
+        Missed: {
+            /**
+             * Format: int32
+             * @description Out of so many.
+             */
+            asked: number;
+            /**
+             * Format: date
+             * @description The day of the first of them.
+             */
+            from: string;
+            /**
+             * Format: int32
+             * @description Answers that were not soft.
+             */
+            missed: number;
+            /** @description The side. */
+            side: components["schemas"]["Side"];
+        };
         /**
          * @description What the mouth did with the bit.
          * @enum {string}
@@ -4140,6 +4299,16 @@ export interface components {
              */
             schools: components["schemas"]["Schools"];
         };
+        /** @description A program, or a version of one, that a horse was on before. */
+        ProgramBefore: {
+            /** @description The program as it was. */
+            program: components["schemas"]["Program"];
+            /**
+             * Format: date
+             * @description The first day on which another took its place.
+             */
+            until: string;
+        };
         /** @description Hours at which it is quiet. */
         QuietHours: {
             /**
@@ -4251,7 +4420,7 @@ export interface components {
         Retention: {
             /**
              * Format: date
-             * @description The first day the gate passed, or the day a trainer let it count as held.
+             * @description Since when it is held by its own evidence; none while it is not.
              */
             held_since?: string | null;
             /**
@@ -4266,7 +4435,7 @@ export interface components {
             last_soft?: string | null;
             /**
              * Format: int32
-             * @description Days on which the gate passed.
+             * @description Days since then on which the gate passed.
              */
             passed_days: number;
             /**
@@ -4355,7 +4524,7 @@ export interface components {
          * @enum {string}
          */
         RidesUp: "pushed" | "free";
-        /** @description A rig against the usual one. */
+        /** @description A rig against the others. */
         RigAgainst: {
             /**
              * Format: int32
@@ -4364,9 +4533,20 @@ export interface components {
             asks: number;
             /**
              * Format: double
-             * @description How much more of all asks is soft in it, in points of a hundred; below 0 for less.
+             * @description The share in the others there.
+             */
+            other_share: number;
+            /**
+             * Format: double
+             * @description How much more is soft in it than in the others, in points of a hundred, at the same
+             *     levels, sides and fortnights; below 0 for less.
              */
             points: number;
+            /**
+             * Format: double
+             * @description The share in it there.
+             */
+            share: number;
             /**
              * Format: double
              * @description How sure it is that it differs that way, 0.5 to 1.
@@ -4718,19 +4898,24 @@ export interface components {
         SideDrop: {
             /**
              * Format: int32
-             * @description Asks in the last ride.
+             * @description Asks in it.
              */
             asked: number;
             /**
              * Format: double
-             * @description Its soft share in the window before the last ride.
+             * @description Its soft share in the window before the drop.
              */
             share_before: number;
             /** @description The side that dropped. */
             side: components["schemas"]["Side"];
             /**
+             * Format: date
+             * @description The day it did.
+             */
+            since: string;
+            /**
              * Format: int32
-             * @description Soft answers in the last ride.
+             * @description Soft answers in the ride in which it dropped; of short rides in that and the one before.
              */
             soft: number;
         };
@@ -4862,7 +5047,7 @@ export interface components {
         Slip: {
             /**
              * Format: double
-             * @description What the moving average may not fall under.
+             * @description What the moving average may not fall under, by the asks so far.
              */
             lower: number;
             /**
@@ -4995,7 +5180,7 @@ export interface components {
          * @description Where a level stands.
          * @enum {string}
          */
-        State: "closed" | "open" | "working" | "confirming" | "held" | "rusty" | "eased" | "overruled" | "shown_at_intake";
+        State: "closed" | "open" | "working" | "confirming" | "held" | "in_doubt" | "lost" | "waiting" | "retest" | "rusty" | "eased" | "overruled" | "shown_at_intake" | "placed";
         /**
          * @description How the horse took a step.
          * @enum {string}
@@ -5286,6 +5471,11 @@ export interface components {
              */
             out_ft: number;
         };
+        /** @description A change with its sentence. */
+        ToldChange: components["schemas"]["LevelChange"] & {
+            /** @description In a sentence. */
+            text: string;
+        };
         /** @description Where the horse's feet are in a frame. */
         TrackPoint: {
             /**
@@ -5514,6 +5704,19 @@ export interface components {
              */
             day_sd: number;
             /**
+             * Format: int32
+             * @description The ride from which on both sides answer at this readiness; null for a horse that
+             *     goes on as it learned. It is how a brake that fails is simulated.
+             * @default null
+             */
+            falls_at: number | null;
+            /**
+             * Format: double
+             * @description The readiness it falls to.
+             * @default 0
+             */
+            falls_to: number;
+            /**
              * Format: double
              * @description How much lower the first ask of a ride lies.
              * @default 0.4
@@ -5531,6 +5734,18 @@ export interface components {
              * @default false
              */
             heavy_days: boolean;
+            /**
+             * Format: int32
+             * @description The ride from which on the weaker side is hurt; null for a horse that stays sound.
+             * @default null
+             */
+            hurt_at: number | null;
+            /**
+             * Format: double
+             * @description How much lower the hurt side lies.
+             * @default 2
+             */
+            hurt_by: number;
             /**
              * Format: int32
              * @description The ride from which on it is where it comes to in the end, all at once; null for
@@ -5562,6 +5777,19 @@ export interface components {
              * @default 0.085
              */
             rate: number;
+            /**
+             * Format: double
+             * @description What is left of a spell a calendar day later.
+             * @default 0.8
+             */
+            spell_left: number;
+            /**
+             * Format: double
+             * @description Standard deviation of what lasts for days: ground, weather, a sore back; 0 for a
+             *     horse whose days are each their own.
+             * @default 0
+             */
+            spell_sd: number;
             /**
              * Format: double
              * @description Readiness before the first ride.
@@ -6062,7 +6290,8 @@ export interface components {
             rides: number;
             /**
              * Format: date
-             * @description The day of judging.
+             * @description The last day the level was asked, while that lies in the window; then the day of
+             *     judging. What a gate showed stays as it was until the level is asked again.
              */
             to: string;
         };

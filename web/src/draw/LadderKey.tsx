@@ -4,6 +4,10 @@ import { RungMark } from './RungMark';
 
 const shown: State[] = [
   'held',
+  'in_doubt',
+  'lost',
+  'waiting',
+  'retest',
   'confirming',
   'working',
   'open',
@@ -12,6 +16,7 @@ const shown: State[] = [
   'eased',
   'overruled',
   'shown_at_intake',
+  'placed',
 ];
 
 /** What the rungs of a horse's ladder mean. */

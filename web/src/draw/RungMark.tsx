@@ -15,11 +15,20 @@ interface Props {
 const height = 10;
 
 /** How far a rung is filled, by state. */
-const filled: Partial<Record<State, number>> = { held: 1, confirming: 0.75, working: 0.4 };
+const filled: Partial<Record<State, number>> = {
+  held: 1,
+  in_doubt: 1,
+  confirming: 0.75,
+  working: 0.4,
+};
+
+/** How far a rung hangs askew: one in doubt leans, one that was lost lies. */
+const askew: Partial<Record<State, number>> = { in_doubt: 9, lost: 24 };
 
 /**
- * A level's own mark. Filled: held. Partly filled: worked on, confirming. Slanted
- * strokes: rusty. Three dots: shown at intake. Empty: open. A dashed line: closed. A hook down: sent down. A
+ * A level's own mark. Filled: held; leaning: held, in doubt; fallen at one end: lost.
+ * A ring: waiting for what it rests on; half a ring: back, to be tested cold. Partly filled: worked on, confirming. Slanted
+ * strokes: rusty. Three dots: shown at intake; two: placed by hand. Empty: open. A dashed line: closed. A hook down: sent down. A
  * diamond: by the trainer's word.
  */
 export function RungMark({ state, held, changed, x, y, width }: Props) {
@@ -40,8 +49,9 @@ export function RungMark({ state, held, changed, x, y, width }: Props) {
     );
   const byWord = state === 'overruled' && held;
   const fill = changed || byWord ? 1 : (state && filled[state]) || 0;
+  const turn = state && askew[state];
   return (
-    <>
+    <g transform={turn ? `rotate(${turn} ${left + 2} ${y})` : undefined}>
       <rect
         x={left}
         y={top}
@@ -76,8 +86,16 @@ export function RungMark({ state, held, changed, x, y, width }: Props) {
             strokeWidth={3}
           />
         ))}
-      {state === 'shown_at_intake' &&
-        [0.25, 0.5, 0.75].map((share) => (
+      {(state === 'waiting' || state === 'retest') && (
+        <path
+          d={`M${x - 6} ${y}a6 6 0 0 1 12 0${state === 'waiting' ? 'a6 6 0 0 1 -12 0' : ''}`}
+          fill={leather.paper}
+          stroke={leather.water}
+          strokeWidth={2.5}
+        />
+      )}
+      {(state === 'shown_at_intake' || state === 'placed') &&
+        (state === 'placed' ? [0.35, 0.65] : [0.25, 0.5, 0.75]).map((share) => (
           <circle
             key={share}
             cx={left + width * share}
@@ -99,6 +117,6 @@ export function RungMark({ state, held, changed, x, y, width }: Props) {
       {state === 'overruled' && (
         <path d={`M${x} ${y - 7}l7 7l-7 7l-7 -7z`} fill={leather.water} stroke={leather.ink} />
       )}
-    </>
+    </g>
   );
 }

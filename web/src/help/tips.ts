@@ -33,7 +33,7 @@ export const tips = {
   ways: 'Minutes turning each way. Even sides lie level; a longer one is the hand that was ridden more.',
   reins:
     'The last ten seconds: the left rein upward, the right one downward, dashed. Shaded is an ask, from where it began to where it was let go.',
-  held: 'A post filled from the ground to as many levels as are held; the hatched part went rusty.',
+  held: 'A post filled from the ground to as many levels as are held; the hatched part went rusty. It leans while one of them is in doubt; what was lost lies at its foot.',
 } as const;
 
 export type Picture = keyof typeof tips;

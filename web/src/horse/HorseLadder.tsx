@@ -26,11 +26,11 @@ export function HorseLadder({ page }: { page: HorsePage }) {
   const next = page.next ? placeOf(page.levels, page.next.level) : null;
   const [picked, setPicked] = useState<number | null>(next);
   const tracks = ladder.data?.tracks ?? [];
-  const levels = page.levels.map(({ level, needs, state, held_since }) => ({
+  const levels = page.levels.map(({ level, needs, state, counts_as_held }) => ({
     level,
     needs,
     state,
-    held: held_since != null,
+    held: counts_as_held,
   }));
   return (
     <Section

@@ -21,7 +21,7 @@ export function VerdictBoard({ page }: { page: HorsePage }) {
     .map(({ id, name }) => ({
       id,
       name,
-      levels: underWay(page.levels, id, page.on),
+      levels: underWay(page.levels, id),
       rusty: rustyOf(page.levels, id),
       held: heldOf(page.levels, id),
       of: page.levels.filter(({ level }) => level.track === id).length,

@@ -48,6 +48,20 @@ export function useRemoveCardBlock() {
   );
 }
 
+/** Who looked at a side that went bad at once, and what came of it. */
+export function useAnswerDrop(horseId: string) {
+  return useChange(
+    (drop: Omit<Schemas['NewDropAnswer'], 'answer_id'>) =>
+      answer(
+        client.POST('/api/horses/{horse_id}/drop-answers', {
+          params: { path: { horse_id: horseId } },
+          body: { answer_id: uuidv7(), ...drop },
+        }),
+      ),
+    horseId,
+  );
+}
+
 export function useOverrule(horseId: string) {
   return useChange(
     (overrule: Omit<Schemas['NewOverrule'], 'overrule_id'>) =>

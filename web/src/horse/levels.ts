@@ -1,5 +1,4 @@
 import type { Schemas } from '../api/client';
-import { daysBetween } from '../words/days';
 import type { HorseLevel } from './queries';
 
 /** A level with its place on the horse's ladder. */
@@ -7,26 +6,15 @@ export interface PlacedLevel extends HorseLevel {
   place: number;
 }
 
-/** Days after which a level is not under way any more. */
-const underWayDays = 28;
-
 /**
- * What the verdict board shows of a track line by line: what is being worked on, sent
- * down or overruled; what is held is only counted.
+ * What the verdict board shows of a track line by line: what is under way by the core; what
+ * is held is only counted.
  */
-export function underWay(levels: HorseLevel[], track: string, on: string): PlacedLevel[] {
+export function underWay(levels: HorseLevel[], track: string): PlacedLevel[] {
   return levels
     .map((level, place) => ({ ...level, place }))
-    .filter(({ level }) => level.track === track)
-    .filter((level) => speaks(level, on))
+    .filter(({ level, under_way }) => level.track === track && under_way)
     .sort((a, b) => (b.last_asked ?? '').localeCompare(a.last_asked ?? ''));
-}
-
-function speaks({ state, verdict, last_asked, held_since }: HorseLevel, on: string): boolean {
-  const lately = last_asked != null && daysBetween(last_asked, on) <= underWayDays;
-  if (state === 'rusty') return false;
-  if (state === 'eased' || verdict === 'check_first') return lately;
-  return lately && held_since == null;
 }
 
 /** Levels of a track that were held and have not been shown soft for long. */
@@ -36,7 +24,7 @@ export const rustyOf = (levels: HorseLevel[], track: string): PlacedLevel[] =>
     .filter(({ level, state }) => level.track === track && state === 'rusty');
 
 export const heldOf = (levels: HorseLevel[], track: string) =>
-  levels.filter(({ level, held_since }) => level.track === track && held_since != null).length;
+  levels.filter(({ level, counts_as_held }) => level.track === track && counts_as_held).length;
 
 /** The place of a level by its address. */
 export function placeOf(

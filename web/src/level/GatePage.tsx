@@ -18,6 +18,7 @@ import { horseLine } from '../words/horse';
 import { dayIn, longDay } from '../words/days';
 import { count } from '../words/plain';
 import { Ahead } from './Ahead';
+import { AnswerDrop } from './AnswerDrop';
 import { Decide } from './Decide';
 import { levelPath, levelQuery, type HorseLevel } from './queries';
 import { Reasons } from './Reasons';
@@ -100,6 +101,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
         <Box sx={{ minWidth: 0, gridRow: { md: 'span 2' } }}>
           <Typography variant="h2">What it would take</Typography>
           <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
+          {judgement.against_text.length > 0 && <Against says={judgement.against_text} />}
           <Reasons reasons={judgement.reasons} sex={horse.sex} hrefOf={hrefOf} />
           <Ahead judged={judged} level={level} />
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 2 }}>
@@ -112,6 +114,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
               See the rein strips
             </Button>
             {decides && today && <Decide judged={judged} level={level} />}
+            {decides && today && <AnswerDrop judged={judged} level={level} />}
             {!today && (
               <Button component={Link} to={levelPath({ ...level, on: undefined })}>
                 Today&apos;s gate
@@ -132,6 +135,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
               hrefOf={(day) => levelPath({ ...level, on: day })}
             />
           )}
+          {judgement.changes.length > 0 && <Changes changes={judgement.changes} />}
           {judgement.rigs.length > 0 && (
             <Box component="section" aria-label="By tack" sx={{ mt: 3 }}>
               <Typography variant="h2" sx={{ mb: 1 }}>
@@ -153,6 +157,37 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
         trainer has the last word.
       </Typography>
     </>
+  );
+}
+
+/** What stands against each side of a held level, as points one can count. */
+function Against({ says }: { says: string[] }) {
+  return (
+    <Box component="section" aria-label="How sure it is" sx={{ mt: 2 }}>
+      <Typography variant="h3">How sure it is</Typography>
+      <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+        Three points for each miss, one off for each soft one, at most four more a ride.
+      </Typography>
+      {says.map((text) => (
+        <Typography key={text}>{text}</Typography>
+      ))}
+    </Box>
+  );
+}
+
+/** Gained, in doubt, lost, held again: each with its day and why, the latest first. */
+function Changes({ changes }: { changes: Schemas['ToldChange'][] }) {
+  return (
+    <Box component="section" aria-label="Gained and lost" sx={{ mt: 3 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        Gained and lost
+      </Typography>
+      {[...changes].reverse().map(({ day, text }, index) => (
+        <Typography key={`${day} ${index}`} sx={{ py: 0.25 }}>
+          <strong>{longDay(day)}.</strong> {text}
+        </Typography>
+      ))}
+    </Box>
   );
 }
 

@@ -17,11 +17,11 @@ import { Tip } from '../help/Tip';
 /** The pictures of a month, each under the words that it belongs to. */
 
 export const rungsOf = ({ ladder }: ToldMonth) =>
-  ladder.map(({ level, needs, state, held_since }) => ({
+  ladder.map(({ level, needs, state, counts_as_held }) => ({
     level,
     needs,
     state,
-    held: held_since != null,
+    held: counts_as_held,
   }));
 
 /** The ladder as it stands; a tap on a rung says what it is. */
@@ -35,8 +35,8 @@ export function LadderPicture({ told }: { told: ToldMonth }) {
       <Tip of="ladder" />
       {rung && (
         <Typography role="status" sx={{ my: 1 }}>
-          <strong>{rung.level.name}</strong>: {saidState(rung.state, rung.held_since != null)}
-          {rung.held_since && `, held since ${longDay(rung.held_since)}`}.
+          <strong>{rung.level.name}</strong>: {saidState(rung.state, rung.counts_as_held)}
+          {rung.held_since && rung.counts_as_held && `, held since ${longDay(rung.held_since)}`}.
         </Typography>
       )}
       <LadderRails

@@ -28,6 +28,8 @@ const HeavyHands = lazy(async () => ({
   default: (await import('../people/HeavyHands')).HeavyHands,
 }));
 
+const News = lazy(async () => ({ default: (await import('./News')).News }));
+
 const FirstSteps = lazy(async () => ({ default: (await import('./FirstSteps')).FirstSteps }));
 
 const OwnersHorses = lazy(async () => ({
@@ -67,6 +69,11 @@ function Day({ today }: { today: Schemas['Today'] }) {
       {who.decides && (
         <Suspense fallback={null}>
           <FirstSteps horses={today.string.length + today.others.length} />
+        </Suspense>
+      )}
+      {who.decides && (
+        <Suspense fallback={null}>
+          <News />
         </Suspense>
       )}
       {next && <NextUp entry={next} mine={next.rider_id === who.person_id} />}

@@ -8,10 +8,15 @@ export const stateWords: Record<State, string> = {
   working: 'being worked on',
   confirming: 'confirming',
   held: 'held',
+  in_doubt: 'in doubt',
+  lost: 'lost, working again',
+  waiting: 'waiting for what it rests on',
+  retest: 'back, test it cold',
   rusty: 'rusty',
   eased: 'moved back',
   overruled: "trainer's call",
   shown_at_intake: 'shown at intake',
+  placed: 'placed by hand',
 };
 
 /** The state in words; a trainer's override says which way. */

@@ -1,5 +1,6 @@
 //! `cavesson bench`: measurements whose tables stand in docs/.
 //!
+//! - [`afterwards`]: what becomes of a level after it was gained
 //! - [`cattle`]: which cow for which horse, and a step of the cow
 //! - [`files`]: a large sheet and a long track, read
 //! - [`ground`]: how soon is a course drawn, and the largest that fits found?
@@ -9,6 +10,7 @@
 //! - [`speed`]: how fast is it? a large barn from memory
 //! - [`week`](mod@week): how good is the plan of a week, and how soon is it there?
 
+mod afterwards;
 mod cattle;
 mod files;
 mod ground;
@@ -32,6 +34,8 @@ pub struct Arguments {
 
 #[derive(clap::Subcommand)]
 enum Bench {
+    /// How long a false advance stays held, how soon a level that fell is lost, the brake
+    Afterwards(afterwards::Arguments),
     /// Horses and cattle of a day matched; a step of the cow
     Cattle(cattle::Arguments),
     /// A CSV sheet of 100,000 rows and a track of two hours, read
@@ -53,6 +57,10 @@ enum Bench {
 /// Runs a bench.
 pub fn run(arguments: Arguments) -> anyhow::Result<()> {
     match arguments.bench {
+        Bench::Afterwards(arguments) => {
+            afterwards::run(&arguments);
+            Ok(())
+        }
         Bench::Cattle(arguments) => cattle::run(&arguments),
         Bench::Files(arguments) => files::run(&arguments),
         Bench::Ground(arguments) => ground::run(&arguments),

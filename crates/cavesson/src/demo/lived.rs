@@ -419,7 +419,8 @@ fn season(demo: &DemoHorse, today: Date) -> Option<Season> {
 mod tests {
     use cavesson_core::evidence::SoftCount;
     use cavesson_core::horse::season;
-    use cavesson_core::judge::{HorseFile, RideFacts, Standing, holes, judge_horse};
+    use cavesson_core::judge::{HorseFile, Placing, RideFacts, Standing, holes, judge_horse};
+    use cavesson_core::ladder::Ladder;
 
     use super::super::worked::{HALFMOON, HARROW};
     use super::*;
@@ -431,6 +432,13 @@ mod tests {
         let ladder = Ladder::shipped();
         let ridden = ride(demo, &plan(demo, &now).unwrap(), &now).unwrap();
         let mut file = HorseFile::of_reps(ladder, ridden.iter().flat_map(|ride| &ride.reps));
+        let came_with = demo.came_with.iter();
+        file.placings = vec![Placing {
+            day: file.asks.iter().flatten().map(|ask| ask.day).min().unwrap(),
+            levels: came_with
+                .map(|(skill, rung)| Level::new(skill, rung))
+                .collect(),
+        }];
         file.rides = ridden
             .iter()
             .filter_map(|ride| {

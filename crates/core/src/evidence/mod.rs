@@ -13,6 +13,7 @@
 //! - [`first_answer`]: what a first ask tells of whether a level is held
 //! - [`evenness`]: left against right
 //! - [`trend`]: improving, level, slipping
+//! - [`stiff`]: which side is the stiff one, and how sure that is
 //! - [`slip`]: the alarm against the settled level
 
 mod algebra;
@@ -30,6 +31,7 @@ pub mod rigs;
 pub mod share;
 pub mod slip;
 pub mod soft_count;
+pub mod stiff;
 pub mod trend;
 
 pub use ask::{Ask, asks_in_order, sort};

@@ -3,7 +3,8 @@
 //! # Formula
 //! Rigs are held against each other as riders are (see [`super::rider`]): where both were
 //! ridden at the same level, on the same side, within the same fortnight, so that learning is
-//! not taken for a rig. How sure it is comes from the same model.
+//! not taken for a rig. The difference is a contrast against all others there; how sure it is
+//! comes from the model.
 //!
 //! # Source
 //! As [`super::rider`].
@@ -18,6 +19,7 @@ use super::ask::Ask;
 use super::rider::{RiderDay, RiderOffset, rider_offsets};
 use super::share::{quantile, share_of_days};
 use super::soft_count::SoftCount;
+use crate::day::days_between;
 use crate::rig::RigWorn;
 
 /// The rigs of a horse's rides, first to last in each.
@@ -110,17 +112,22 @@ pub struct RigShare {
     pub low: f64,
     /// See `low`.
     pub high: f64,
-    /// Against the horse's usual rig; null where no other was ridden at the same level, side
+    /// Against the horse's other rigs; null where no other was ridden at the same level, side
     /// and fortnight.
     pub against: Option<RigAgainst>,
 }
 
-/// A rig against the usual one.
+/// A rig against the others.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct RigAgainst {
-    /// How much more of all asks is soft in it, in points of a hundred; below 0 for less.
+    /// How much more is soft in it than in the others, in points of a hundred, at the same
+    /// levels, sides and fortnights; below 0 for less.
     pub points: f64,
+    /// The share in it there.
+    pub share: f64,
+    /// The share in the others there.
+    pub other_share: f64,
     /// How sure it is that it differs that way, 0.5 to 1.
     pub sure: f64,
     /// Very likely real.
@@ -129,6 +136,8 @@ pub struct RigAgainst {
     pub asks: u32,
 }
 
+/// Days within which rigs are held against each other.
+const FORTNIGHT_DAYS: i64 = 14;
 /// Prior for how alike the asks of a day are. Product default, as everywhere.
 const PRIOR_ICC: f64 = 0.05;
 
@@ -162,7 +171,7 @@ pub fn by_rig(levels: &[&[Ask]], rides: &RigsOfRides<'_>) -> Vec<RigShare> {
         .enumerate()
         .filter_map(|(index, (rig, asks))| {
             let offset = offsets.iter().find(|one| one.rider_id == id_of(index));
-            share(rig, asks, offset)
+            share(rig, asks, offset.zip(contrast(&own, index)))
         })
         .collect();
     shares.sort_by(|a, b| {
@@ -204,7 +213,37 @@ fn offsets(own: &[Vec<(usize, Ask)>]) -> Vec<RiderOffset> {
     rider_offsets(&days)
 }
 
-fn share(rig: RigWorn, asks: &[(usize, Ask)], offset: Option<&RiderOffset>) -> Option<RigShare> {
+/// The shares in a rig and in all others at the same level, side and fortnight, each stratum
+/// weighted by what it says of the difference (Mantel and Haenszel's weights).
+fn contrast(own: &[Vec<(usize, Ask)>], index: usize) -> Option<(f64, f64)> {
+    let mut strata: HashMap<(usize, crate::Side, i64), [SoftCount; 2]> = HashMap::new();
+    let epoch = jiff::civil::date(2000, 1, 1);
+    for (rig, asks) in own.iter().enumerate() {
+        for (level, ask) in asks {
+            let fortnight = days_between(epoch, ask.day).div_euclid(FORTNIGHT_DAYS);
+            let counts = strata.entry((*level, ask.side, fortnight)).or_default();
+            counts[usize::from(rig != index)].count(ask.soft);
+        }
+    }
+    let (mut weights, mut shares) = (0.0, [0.0; 2]);
+    for [in_it, in_others] in strata.values() {
+        let (Some(one), Some(other)) = (in_it.share(), in_others.share()) else {
+            continue;
+        };
+        let (a, b) = (f64::from(in_it.asked), f64::from(in_others.asked));
+        let weight = a * b / (a + b);
+        weights += weight;
+        shares[0] += weight * one;
+        shares[1] += weight * other;
+    }
+    (weights > 0.0).then(|| (shares[0] / weights, shares[1] / weights))
+}
+
+fn share(
+    rig: RigWorn,
+    asks: &[(usize, Ask)],
+    against: Option<(&RiderOffset, (f64, f64))>,
+) -> Option<RigShare> {
     let mut of_days: Vec<(Date, SoftCount)> = Vec::new();
     for (_, ask) in asks {
         match of_days.iter_mut().find(|(day, _)| *day == ask.day) {
@@ -224,8 +263,10 @@ fn share(rig: RigWorn, asks: &[(usize, Ask)], offset: Option<&RiderOffset>) -> O
         asked: found.asked,
         low: found.interval.low,
         high: found.interval.high,
-        against: offset.map(|offset| RigAgainst {
-            points: 100.0 * offset.share_more(found.share.clamp(0.02, 0.98)),
+        against: against.map(|(offset, (share, other_share))| RigAgainst {
+            points: 100.0 * (share - other_share),
+            share,
+            other_share,
             sure: offset.sure(),
             very_likely_real: offset.is_very_likely_real(),
             asks: offset.asks,

@@ -13,6 +13,8 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
+use super::soft_count::SoftCount;
+
 /// An EWMA chart.
 #[derive(Debug, Clone, PartialEq)]
 pub struct Ewma {
@@ -80,10 +82,13 @@ pub fn cusum(values: &[f64], target: f64, k: f64, h: f64) -> Cusum {
 
 /// Days that make a settled level.
 const SETTLED_DAYS: usize = 6;
-/// The least spread a daily share is taken to have.
-const LEAST_SD: f64 = 0.05;
-/// Weight of the newest day and width of the limits, for the daily soft share.
-const DAILY: (f64, f64) = (0.3, 2.7);
+/// Weight of the newest day.
+const NEWEST: f64 = 0.2;
+/// Width of the limit, in standard deviations: at most one false alarm in 200 rides of a
+/// horse that stays where it is (`tests/slips.rs`).
+const WIDTH: f64 = 2.5;
+/// How much days differ as a whole, on the logit scale.
+const DAY_SD: f64 = 0.5;
 
 /// A slip against the horse's own settled level.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -91,7 +96,7 @@ const DAILY: (f64, f64) = (0.3, 2.7);
 pub struct Slip {
     /// The settled soft share.
     pub settled: f64,
-    /// What the moving average may not fall under.
+    /// What the moving average may not fall under, by the asks so far.
     pub lower: f64,
     /// The moving average now.
     pub now: f64,
@@ -100,44 +105,52 @@ pub struct Slip {
     pub since: Option<Date>,
 }
 
-/// Watches the daily soft shares from the day a level was held against the first
-/// days after it; none until it has settled and been asked since.
+/// Watches the daily soft answers from the day a level was held against the first days
+/// after it; none until it has settled and been asked since.
 ///
-/// Source: EWMA chart as [`ewma`]; which days count as settled, λ and the width
-/// are product defaults.
-pub fn slip(days: &[(Date, f64)], held_since: Date) -> Option<Slip> {
-    let held: Vec<(Date, f64)> = days
+/// # Formula
+/// The EWMA of the daily shares. Its variance is carried along day by day, λ² v + (1 - λ)²
+/// V: the variance v of a day's share is that of its asks, p (1 - p) / n, and of days that
+/// differ as a whole, (p (1 - p) [`DAY_SD`])². What is not known of the settled share comes
+/// on top, so that few asks alarm late.
+///
+/// Source: EWMA chart as [`ewma`], with limits by the size of each sample (Montgomery,
+/// Introduction to Statistical Quality Control, chapter on EWMA charts; from memory). λ, the
+/// width and which days count as settled are product defaults.
+pub fn slip(days: &[(Date, SoftCount)], held_since: Date) -> Option<Slip> {
+    let held = days
         .iter()
-        .copied()
-        .filter(|(day, _)| *day >= held_since)
-        .collect();
+        .filter(|(day, count)| *day >= held_since && count.asked > 0);
+    let held: Vec<(Date, SoftCount)> = held.copied().collect();
     let (settled, since) = held.split_at_checked(SETTLED_DAYS)?;
     if since.is_empty() {
         return None;
     }
-    let target = settled.iter().map(|(_, share)| share).sum::<f64>() / SETTLED_DAYS as f64;
-    let spread = settled
-        .iter()
-        .map(|(_, share)| (share - target).powi(2))
-        .sum::<f64>()
-        / (SETTLED_DAYS as f64 - 1.0);
-    let values: Vec<f64> = since.iter().map(|(_, share)| *share).collect();
-    let chart = ewma(
-        &values,
-        target,
-        spread.sqrt().max(LEAST_SD),
-        DAILY.0,
-        DAILY.1,
-    );
-    let under_from = chart
-        .z
-        .iter()
-        .rposition(|z| *z >= chart.lower)
-        .map_or(0, |above| above + 1);
+    let soft: u32 = settled.iter().map(|(_, count)| count.soft).sum();
+    let asked: u32 = settled.iter().map(|(_, count)| count.asked).sum();
+    // Half an answer more on each side: a share of all leaves room for doubt.
+    let target = (f64::from(soft) + 0.5) / (f64::from(asked) + 1.0);
+    let chance = target * (1.0 - target);
+    let of_days = (chance * DAY_SD).powi(2);
+    let unknown = chance / f64::from(asked) + of_days / SETTLED_DAYS as f64;
+    let (mut average, mut variance) = (target, 0.0);
+    let (mut lower, mut under) = (target, None);
+    for (day, count) in since {
+        let share = f64::from(count.soft) / f64::from(count.asked);
+        average = NEWEST * share + (1.0 - NEWEST) * average;
+        variance = NEWEST * NEWEST * (chance / f64::from(count.asked) + of_days)
+            + (1.0 - NEWEST).powi(2) * variance;
+        lower = target - WIDTH * (variance + unknown).sqrt();
+        under = if average < lower {
+            under.or(Some(*day))
+        } else {
+            None
+        };
+    }
     Some(Slip {
         settled: target,
-        lower: chart.lower,
-        now: chart.z[chart.z.len() - 1],
-        since: since.get(under_from).map(|(day, _)| *day),
+        lower,
+        now: average,
+        since: under,
     })
 }

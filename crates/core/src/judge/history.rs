@@ -386,9 +386,15 @@ impl At<'_> {
         }
     }
 
-    /// Whether what a level went back to was soft on a later day.
+    /// Whether what a level went back to is soft.
     fn went_back_soft(&self, eased: &Eased, day: Date) -> bool {
-        went_back_soft(self.walk.ladder, self.walk.soft_days, eased, day)
+        went_back_soft(
+            self.walk.ladder,
+            self.walk.before,
+            self.walk.soft_days,
+            eased,
+            day,
+        )
     }
 
     /// Opens the caution of a side that went bad, and closes it when it is soft again.
@@ -504,8 +510,14 @@ impl At<'_> {
 
     /// Whether something it needs came back on that very day.
     fn rests_anew(&self, day: Date) -> bool {
-        let needs = self.level.below.iter().chain(self.level.needs.iter().flatten());
-        needs.clone().any(|need| self.walk.before[*need].came_back_on(day))
+        let needs = self
+            .level
+            .below
+            .iter()
+            .chain(self.level.needs.iter().flatten());
+        needs
+            .clone()
+            .any(|need| self.walk.before[*need].came_back_on(day))
     }
 
     /// What the judge said that evening. On a day it was asked, a level is being retested,
@@ -528,10 +540,11 @@ impl At<'_> {
     }
 }
 
-/// Whether what a level went back to was soft on a later day, until `day`; a level with
-/// nothing under it went back to nothing.
+/// Whether what a level went back to is soft on a day: held and not in doubt, and soft on the
+/// last day it was asked since; a level with nothing under it went back to nothing.
 pub fn went_back_soft(
     ladder: &Ladder,
+    timelines: &[Timeline],
     soft_days: &[Vec<SoftDay>],
     eased: &Eased,
     day: Date,
@@ -539,9 +552,10 @@ pub fn went_back_soft(
     let Some(to) = eased.to.as_ref().and_then(|to| ladder.position(to)) else {
         return true;
     };
-    soft_days[to]
-        .iter()
-        .any(|soft| soft.shown_soft && soft.day > eased.since && soft.day <= day)
+    let stands = timelines[to].on(day).is_some_and(|step| !step.in_doubt);
+    let since = |soft: &&SoftDay| soft.day > eased.since && soft.day <= day;
+    let last = soft_days[to].iter().filter(since).next_back();
+    stands && last.is_none_or(|last| last.shown_soft)
 }
 
 /// The gate on the last day of `asks`, by the gate alone: on other asks than those of the

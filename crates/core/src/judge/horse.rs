@@ -187,7 +187,7 @@ impl HorseWalk<'_> {
         let kept = self.kept(index, hold, &level.gate);
         let needs = Needs::of(level, timelines, self.shown, self.on);
         let cautions = self.cautions(level, asks, hold);
-        let back_up = self.is_on_the_way_up(hold);
+        let back_up = self.is_on_the_way_up(&history, timelines);
         let gated = Gated::of(failing(&shown, &Tally::of(&shown, seen, &gate), &gate));
         let may_advance = needs.are_good() && hold.in_doubt.is_none() && hold.retest.is_none();
         let asked_cold = kept.is_rusty() || hold.retest.is_some() || back_up;
@@ -251,13 +251,18 @@ impl HorseWalk<'_> {
         }
     }
 
-    /// A level that was sent down, and what it went back to is soft: first asks say the rest.
-    fn is_on_the_way_up(&self, hold: &Hold) -> bool {
-        hold.eased.as_ref().is_some_and(|eased| {
-            eased.pause.is_none()
-                && eased.since < self.on
-                && went_back_soft(self.ladder, self.soft_days, eased, self.on)
-        })
+    /// A level that was sent down and is asked again, what it went back to being soft: first
+    /// asks say the rest.
+    fn is_on_the_way_up(&self, history: &History, timelines: &[Timeline]) -> bool {
+        let Some(eased) = &history.hold.eased else {
+            return false;
+        };
+        let since = |days: &[SoftDay]| days.iter().any(|day| day.day > eased.since);
+        let under = eased.to.as_ref().and_then(|to| self.ladder.position(to));
+        let is_asked = under.is_none_or(|under| since(&self.soft_days[under]))
+            || since(&history.soft_days);
+        let is_soft = went_back_soft(self.ladder, timelines, self.soft_days, eased, self.on);
+        eased.pause.is_none() && eased.since < self.on && is_asked && is_soft
     }
 
     /// The last decision on the level, until its day has come.

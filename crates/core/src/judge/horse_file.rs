@@ -214,6 +214,23 @@ impl HorseFile {
             .count() as u32
     }
 
+    /// Left and right of each level on each day from `from` to `to` on which both were asked.
+    pub fn sides_by_day(&self, from: Date, to: Date) -> Vec<(SoftCount, SoftCount)> {
+        let mut strata = Vec::new();
+        for asks in &self.asks {
+            let start = asks.partition_point(|ask| ask.day < from);
+            let end = asks.partition_point(|ask| ask.day <= to);
+            for day in asks[start..end.max(start)].chunk_by(|a, b| a.day == b.day) {
+                let of = |side| SoftCount::of(day.iter().filter(|ask| ask.side == side));
+                let (left, right) = (of(crate::Side::Left), of(crate::Side::Right));
+                if left.asked > 0 && right.asked > 0 {
+                    strata.push((left, right));
+                }
+            }
+        }
+        strata
+    }
+
     /// The asks of a level until `on`, in order.
     pub fn asks_until(&self, index: usize, on: Date) -> &[Ask] {
         let asks = self.asks.get(index).map_or(&[][..], Vec::as_slice);

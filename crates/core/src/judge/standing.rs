@@ -10,6 +10,8 @@ use super::history::History;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::Nearest;
 use crate::Side;
+use crate::day::days_between;
+use crate::evidence::SoftCount;
 use crate::evidence::slip::{Slip, slip};
 use crate::ladder::LadderLevel;
 
@@ -24,6 +26,9 @@ pub struct SideCount {
     /// Asks.
     pub asked: u32,
 }
+
+/// Days after which a level that was not asked is not under way any more. Product default.
+pub const UNDER_WAY_DAYS: i64 = 28;
 
 /// Where one level of a horse stands.
 #[derive(Debug, Clone)]
@@ -70,18 +75,34 @@ impl Standing {
         self.history.hold.counts()
     }
 
+    /// Whether the level is under way on a date: asked lately, and not held, in doubt, sent
+    /// down, or to be looked at first. One notion for the board and the horse's page.
+    pub fn is_under_way(&self, on: Date) -> bool {
+        let lately = self
+            .last_asked
+            .is_some_and(|last| days_between(last, on) <= UNDER_WAY_DAYS);
+        let speaks = !self.counts_as_held()
+            || self.verdict == Verdict::CheckFirst
+            || self.state == State::InDoubt;
+        lately && speaks
+    }
+
     /// The side to be asked a little every ride: answers speak against it.
     pub fn watched(&self, level: &LadderLevel) -> Option<Side> {
         self.history.hold.watched(level.asked_sides())
     }
 
-    /// How its days lie against the level it settled at once it was held.
+    /// How its days lie against the level it settled at once it was held; never beside an
+    /// advance.
     pub fn slip(&self) -> Option<Slip> {
-        let days: Vec<(Date, f64)> = self
+        if self.verdict == Verdict::Advance {
+            return None;
+        }
+        let days: Vec<(Date, SoftCount)> = self
             .history
             .soft_days
             .iter()
-            .map(|day| (day.day, day.share()))
+            .map(|day| (day.day, day.all_sides()))
             .collect();
         slip(&days, self.retention.held_since?)
     }

@@ -11,7 +11,7 @@ use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use crate::Side;
 use crate::day::days_between;
-use crate::evidence::SoftCount;
+use crate::evidence::stiff::{SidesApart, sides_apart};
 use crate::ladder::{Ladder, Level};
 
 /// Days that a level may be worked on before the horse counts as stuck on it.
@@ -21,8 +21,6 @@ pub const STIFF_DAYS: i64 = 7;
 /// Asks over which the stiff side is known.
 const STIFF_KNOWN_DAYS: i64 = 28;
 const LEAST_ASKS: u32 = 12;
-/// By how much softer the other side is.
-const STIFF_BY: f64 = 0.08;
 
 /// One track of a horse.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -83,8 +81,7 @@ pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackSta
                 in_doubt: held.filter(|s| s.state == State::InDoubt).count() as u32,
                 lost: own.clone().filter(|s| s.state == State::Lost).count() as u32,
                 under_way: own
-                    .filter(|s| !s.counts_as_held())
-                    .filter(|s| s.last_asked.is_some())
+                    .filter(|s| !s.counts_as_held() && s.last_asked.is_some())
                     .max_by_key(|s| (s.last_asked, s.index))
                     .map(|s| under_way(ladder, s, on)),
             }
@@ -116,10 +113,12 @@ fn under_way(ladder: &Ladder, standing: &Standing, on: Date) -> UnderWay {
 pub struct StiffSide {
     /// The side.
     pub side: Side,
-    /// Soft share on it over the last four weeks.
+    /// Soft share on it over the last four weeks, on the same levels and days as the other's.
     pub share: f64,
     /// Soft share on the other.
     pub other_share: f64,
+    /// How sure it is that the sides differ, 0 to 1.
+    pub sure: f64,
     /// Asks on it in the last week.
     pub asked: u32,
     /// Asks on the other in the last week.
@@ -128,34 +127,34 @@ pub struct StiffSide {
     pub neglected: bool,
 }
 
-/// The stiff side over everything asked on each side; none when both are alike or
-/// too little was asked.
+/// The stiff side over everything asked on each side, where it is very likely real; none when
+/// both may be alike or too little was asked.
 pub fn stiff_side(file: &HorseFile, on: Date) -> Option<StiffSide> {
-    let known_from = on.saturating_sub(STIFF_KNOWN_DAYS.days());
+    let from = on.saturating_sub((STIFF_KNOWN_DAYS - 1).days());
     let week_from = on.saturating_sub(STIFF_DAYS.days());
-    let mut known = [SoftCount::default(); 2];
+    let mut known = [0u32; 2];
     let mut week = [0u32; 2];
     for asks in &file.asks {
         let end = asks.partition_point(|ask| ask.day <= on);
-        let start = asks.partition_point(|ask| ask.day <= known_from);
+        let start = asks.partition_point(|ask| ask.day < from);
         for ask in asks[start..end].iter().filter(|ask| ask.side != Side::Both) {
             let index = usize::from(ask.side == Side::Right);
-            known[index].count(ask.soft);
+            known[index] += 1;
             week[index] += u32::from(ask.day > week_from);
         }
     }
-    if known.iter().any(|side| side.asked < LEAST_ASKS) {
+    if known.iter().any(|asked| *asked < LEAST_ASKS) {
         return None;
     }
-    let share = |index: usize| known[index].share().unwrap_or_default();
-    let stiff = usize::from(share(1) < share(0));
-    let other = 1 - stiff;
-    (share(other) - share(stiff) >= STIFF_BY).then(|| StiffSide {
-        side: Side::EACH[stiff],
-        share: share(stiff),
-        other_share: share(other),
+    let apart = sides_apart(file.sides_by_day(from, on)).filter(SidesApart::is_named)?;
+    let stiff = usize::from(apart.stiff == Side::Right);
+    Some(StiffSide {
+        side: apart.stiff,
+        share: apart.share,
+        other_share: apart.other_share,
+        sure: apart.sure,
         asked: week[stiff],
-        other_asked: week[other],
-        neglected: week[stiff] < week[other],
+        other_asked: week[1 - stiff],
+        neglected: week[stiff] < week[1 - stiff],
     })
 }

@@ -5,13 +5,11 @@ use serde::{Deserialize, Serialize};
 
 use crate::Side;
 use crate::evidence::SoftCount;
-use crate::evidence::share::{difference, quantile};
+use crate::evidence::stiff::{SidesApart, sides_apart};
 use crate::judge::HorseFile;
 
 /// Asks a side below which nothing is said. Product default, the one of the stiff side.
 pub const LEAST_ASKS: u32 = 12;
-/// Two-sided confidence of the difference.
-const CONFIDENCE: f64 = 0.90;
 
 /// Left against right.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -42,8 +40,7 @@ impl MonthSides {
     }
 }
 
-/// Left against right from one day to another: the difference of two shares with its 90%
-/// interval (Newcombe 1998, method 10, as everywhere where sides are compared).
+/// Left against right from one day to another, by the one estimate of the stiff side.
 pub fn month_sides(file: &HorseFile, from: Date, to: Date) -> MonthSides {
     let mut sides = MonthSides {
         left: SoftCount::default(),
@@ -58,14 +55,9 @@ pub fn month_sides(file: &HorseFile, from: Date, to: Date) -> MonthSides {
             Side::Both => {}
         }
     }
-    if sides.is_known()
-        && let Some(found) = difference(sides.left, sides.right, quantile(CONFIDENCE, true))
-    {
-        sides.stiff = match (found.low > 0.0, found.high < 0.0) {
-            (true, _) => Some(Side::Right),
-            (_, true) => Some(Side::Left),
-            _ => None,
-        };
+    if sides.is_known() {
+        let apart = sides_apart(file.sides_by_day(from, to)).filter(SidesApart::is_named);
+        sides.stiff = apart.map(|apart| apart.stiff);
     }
     sides
 }

@@ -281,7 +281,8 @@ fn check(told: &Told, chain: &Chain, on: i64, day_of: &Day, ridden: &[i64], seed
                 Some(place) => place <= chain.counted,
                 None => level.gait <= gait_of(chain.counted),
             };
-            let stands = BRAKES.map(|brake| format!("{:?}", standings[index(brake)].history.changes));
+            let stands =
+                BRAKES.map(|brake| format!("{:?}", standings[index(brake)].history.changes));
             assert!(allowed, "{} on {says}: {stands:#?}", level.name);
             assert!(
                 heat < 150.0 || !is_fast(level),

@@ -6,6 +6,7 @@
 //! - [`machine`]: what must hold whatever happens
 //! - [`naive`]: the history of a level told anew by a plain reading of the rules
 //! - [`points`]: what answers take off a held level, against a count by hand
+//! - [`steady`]: no alarm and no name without a reason
 //! - [`stays`]: figures of what becomes of a level after it was gained
 //!
 //! The rules are common practice of the trade, no source; the figures are product defaults.
@@ -19,4 +20,5 @@ mod machine;
 mod naive;
 mod points;
 mod stays;
+mod steady;
 mod told;

@@ -92,20 +92,23 @@ async fn keep_verdicts(barn: &mut BarnTransaction, horse: &Judged) -> Answer<()>
         })
         .collect();
     kept_verdict::keep(barn, &with, &verdicts).await?;
-    news::add(barn, &lost_today(horse)).await?;
+    news::add(barn, &lost_lately(horse)).await?;
     kept_verdict::kept_until(barn, horse.horse_id, horse.on).await?;
     Ok(())
 }
 
-/// Levels that were lost on the day that is kept, to be told once.
-fn lost_today(horse: &Judged) -> Vec<NewNews> {
+/// Days after which a loss that was never told is no news any more: asks come late.
+const NEWS_DAYS: i64 = 7;
+
+/// Levels that were lost lately, each to be told once.
+fn lost_lately(horse: &Judged) -> Vec<NewNews> {
     let ladder = horse.ladder();
     let lost = horse.standings.iter().filter_map(|standing| {
         let change = standing.history.hold.lost.as_ref()?;
         let level = &ladder.levels[standing.index];
-        (change.day == horse.on).then(|| NewNews {
+        (change.day >= horse.on.saturating_sub(NEWS_DAYS.days())).then(|| NewNews {
             horse_id: horse.horse_id,
-            day: horse.on,
+            day: change.day,
             kind: NewsKind::Lost,
             level: (level.level.skill.0.clone(), level.level.rung.0.clone()),
             says: format!("{}. {}", level.name, words::change(change, ladder)),

@@ -67,6 +67,8 @@ pub struct ToldLevel {
     verdict: Verdict,
     #[schema(value_type = Option<String>, format = Date)]
     held_since: Option<Date>,
+    /// Whether what rests on it may count on it.
+    counts_as_held: bool,
     /// The places of the levels it needs; of each need the alternatives.
     needs: Vec<Vec<usize>>,
 }
@@ -293,6 +295,7 @@ fn levels(judged: &Judged) -> Vec<ToldLevel> {
                 state: standing.state,
                 verdict: standing.verdict,
                 held_since: standing.retention.held_since,
+                counts_as_held: standing.counts_as_held(),
                 needs: below.chain(level.needs.iter().cloned()).collect(),
             }
         })

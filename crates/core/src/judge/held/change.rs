@@ -10,6 +10,7 @@ use crate::ladder::Level;
 /// How a level moved.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = LevelMoved))]
 #[serde(rename_all = "snake_case")]
 pub enum Moved {
     /// It came to be held.
@@ -54,6 +55,7 @@ impl Moved {
 /// Why.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = LevelMovedBecause))]
 #[serde(tag = "reason", rename_all = "snake_case")]
 pub enum Because {
     /// Every rail is filled, and all it needs is held and not in doubt.
@@ -94,6 +96,7 @@ pub enum Because {
 /// One change of a level.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = LevelChange))]
 pub struct Change {
     /// The day.
     #[cfg_attr(feature = "schema", schema(value_type = String, format = Date))]
