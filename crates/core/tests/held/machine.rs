@@ -127,7 +127,7 @@ proptest! {
     fn what_counts_as_held_stands_on_what_counts_as_held(told in any_held_story(), after in 0i64..60) {
         let standings = told.on(after);
         let counts = counting(&standings);
-        for (at, level) in ladder().levels.iter().enumerate().filter(|(at, _)| counts[*at]) {
+        for (_, level) in ladder().levels.iter().enumerate().filter(|(at, _)| counts[*at]) {
             prop_assert!(level.below.is_none_or(|below| counts[below]), "{} without what is below", level.name);
             for need in &level.needs {
                 prop_assert!(need.iter().any(|one| counts[*one]), "{} without a need", level.name);

@@ -5,7 +5,6 @@ use cavesson_core::judge::held::change::Moved;
 use cavesson_core::judge::{HorseFile, Placing, RideFacts, Standing, judge_horse};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::{Asked, Measure, Rep};
-use cavesson_core::sim_horse::Traits;
 use jiff::civil::Date;
 use jiff::{SignedDuration, tz::TimeZone};
 use rand::SeedableRng;
@@ -156,14 +155,4 @@ impl Told {
 /// Days after the first day.
 pub fn since(on: Date) -> i64 {
     i64::from((on - day(0)).get_days())
-}
-
-/// Traits of a horse that goes on at one readiness.
-pub fn steady(logit: f64) -> Traits {
-    Traits {
-        start: logit,
-        plateau: logit,
-        weaker_by: 0.0,
-        ..Traits::PLAIN
-    }
 }

@@ -32,6 +32,8 @@ pub const SINGLES: usize = 10;
 pub const SINGLE_MISSES: usize = 6;
 /// Days on which they have to lie.
 const SINGLE_DAYS: usize = 2;
+/// Answers named as the evidence of a doubt or a loss.
+const TOLD: usize = 10;
 
 /// Answers of a side that were not soft: the evidence under a doubt or a loss.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -66,10 +68,8 @@ pub struct AgainstSide {
 #[derive(Debug, Clone, PartialEq, Eq, Default)]
 pub struct SideScore {
     points: u32,
-    /// Since the points last stood at nothing.
-    missed: u32,
-    asked: u32,
-    from: Option<Date>,
+    /// The last answers since the points last stood at nothing: what a trainer is told.
+    since: Vec<(Date, bool)>,
     /// The last asks of rides that had one ask on this side; emptied by a longer ride.
     singles: Vec<(Date, bool)>,
 }
@@ -80,13 +80,15 @@ impl SideScore {
         self.points
     }
 
-    /// What was missed since the points last stood at nothing; none at nothing.
+    /// What was missed of the last answers, since the points last stood at nothing; none at
+    /// nothing.
     pub fn missed(&self, side: Side) -> Option<Missed> {
+        let missed = || self.since.iter().filter(|(_, soft)| !soft);
         Some(Missed {
             side,
-            missed: self.missed,
-            asked: self.asked,
-            from: self.from?,
+            missed: missed().count() as u32,
+            asked: self.since.len() as u32,
+            from: missed().next()?.0,
         })
     }
 
@@ -106,19 +108,19 @@ impl SideScore {
     }
 
     fn answer(&mut self, day: Date, soft: bool, most: u32) {
-        if soft {
-            self.points = self.points.saturating_sub(1);
+        self.points = if soft {
+            self.points.saturating_sub(1)
         } else {
-            self.points = (self.points + FOR_A_MISS).min(most).min(LOST_AT);
-            self.from = self.from.or(Some(day));
-        }
-        if self.from.is_some() {
-            self.asked += 1;
-            self.missed += u32::from(!soft);
-        }
+            (self.points + FOR_A_MISS).min(most).min(LOST_AT)
+        };
         if self.points == 0 {
-            (self.missed, self.asked, self.from) = (0, 0, None);
+            self.since.clear();
+            return;
         }
+        if self.since.len() == TOLD {
+            self.since.remove(0);
+        }
+        self.since.push((day, soft));
     }
 
     fn single(&mut self, side: Side, day: Date, soft: bool) -> Option<Missed> {
