@@ -80,13 +80,15 @@ pub fn cusum(values: &[f64], target: f64, k: f64, h: f64) -> Cusum {
     }
 }
 
-/// Days that make a settled level.
+/// Days that make a settled level, at least ...
 const SETTLED_DAYS: usize = 6;
+/// ... and asks.
+const SETTLED_ASKS: u32 = 60;
 /// Weight of the newest day.
 const NEWEST: f64 = 0.2;
 /// Width of the limit, in standard deviations: at most one false alarm in 200 rides of a
-/// horse that stays where it is (`tests/slips.rs`).
-const WIDTH: f64 = 2.5;
+/// horse that stays where it is (`tests/held/steady.rs`).
+const WIDTH: f64 = 3.0;
 /// How much days differ as a whole, on the logit scale.
 const DAY_SD: f64 = 0.5;
 
@@ -122,7 +124,12 @@ pub fn slip(days: &[(Date, SoftCount)], held_since: Date) -> Option<Slip> {
         .iter()
         .filter(|(day, count)| *day >= held_since && count.asked > 0);
     let held: Vec<(Date, SoftCount)> = held.copied().collect();
-    let (settled, since) = held.split_at_checked(SETTLED_DAYS)?;
+    let (mut days, mut asks) = (0, 0);
+    while days < SETTLED_DAYS || asks < SETTLED_ASKS {
+        asks += held.get(days)?.1.asked;
+        days += 1;
+    }
+    let (settled, since) = held.split_at(days);
     if since.is_empty() {
         return None;
     }
@@ -132,7 +139,7 @@ pub fn slip(days: &[(Date, SoftCount)], held_since: Date) -> Option<Slip> {
     let target = (f64::from(soft) + 0.5) / (f64::from(asked) + 1.0);
     let chance = target * (1.0 - target);
     let of_days = (chance * DAY_SD).powi(2);
-    let unknown = chance / f64::from(asked) + of_days / SETTLED_DAYS as f64;
+    let unknown = chance / f64::from(asked) + of_days / settled.len() as f64;
     let (mut average, mut variance) = (target, 0.0);
     let (mut lower, mut under) = (target, None);
     for (day, count) in since {

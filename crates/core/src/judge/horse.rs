@@ -259,8 +259,8 @@ impl HorseWalk<'_> {
         };
         let since = |days: &[SoftDay]| days.iter().any(|day| day.day > eased.since);
         let under = eased.to.as_ref().and_then(|to| self.ladder.position(to));
-        let is_asked = under.is_none_or(|under| since(&self.soft_days[under]))
-            || since(&history.soft_days);
+        let is_asked =
+            under.is_none_or(|under| since(&self.soft_days[under])) || since(&history.soft_days);
         let is_soft = went_back_soft(self.ladder, timelines, self.soft_days, eased, self.on);
         eased.pause.is_none() && eased.since < self.on && is_asked && is_soft
     }

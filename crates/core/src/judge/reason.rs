@@ -62,7 +62,11 @@ pub(super) fn reasons(
     }
     if let Some(lost) = &hold.lost {
         let text = held::words::change(lost, ladder);
-        all.push(own(None, None, format!("{text} Since {}.", on_weekday(lost.day))));
+        all.push(own(
+            None,
+            None,
+            format!("{text} Since {}.", on_weekday(lost.day)),
+        ));
     }
     if let Some(text) = held::words::held_by(hold, ladder) {
         all.push(Reason {

@@ -111,11 +111,13 @@ fn can_all_be_helped(day: &DayPlan, rides: &[&Booking], given: &mut Vec<(Uuid, u
     let meets = |a: u16, b: u16| a < to && from < b;
     day.people.iter().any(|person| {
         let id = person.person_id;
-        let rides_then = day
-            .bookings
+        let rides_then = day.bookings.iter().any(|other| {
+            other.person_id == Some(id) && meets(other.from_min, other.from_min + other.minutes)
+        });
+        let busy = person
+            .busy
             .iter()
-            .any(|other| other.person_id == Some(id) && meets(other.from_min, other.from_min + other.minutes));
-        let busy = person.busy.iter().any(|busy| meets(busy.from_min, busy.to_min));
+            .any(|busy| meets(busy.from_min, busy.to_min));
         let helps = given.iter().any(|(who, a, b)| *who == id && meets(*a, *b));
         if rides_then || busy || helps {
             return false;
