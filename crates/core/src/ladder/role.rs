@@ -6,6 +6,7 @@ use serde::{Deserialize, Serialize};
 /// What a skill is in the work.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = LevelRole))]
 #[serde(rename_all = "snake_case")]
 pub enum Role {
     /// The brake: nothing is asked faster than it is held, from the stand upwards.

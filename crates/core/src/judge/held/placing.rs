@@ -15,6 +15,7 @@ pub const PLACED_CHANCE: f64 = 0.85;
 /// until first asks confirm or contradict them.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[cfg_attr(feature = "schema", schema(as = HorsePlacing))]
 #[serde(deny_unknown_fields)]
 pub struct Placing {
     /// The day.
