@@ -287,6 +287,13 @@ fn body(operation: &str, horse: Uuid) -> Value {
             "overrule_id": Uuid::now_v7(), "skill": "bend.flex", "rung": "stand",
             "counts_as": "advance", "reason": "seen it",
         }),
+        "answer_drop" => json!({
+            "answer_id": Uuid::now_v7(), "level": {"skill": "bend.flex", "rung": "stand"},
+            "side": "right", "text": "The vet looked at him.",
+        }),
+        "place_horse" => json!({
+            "placing_id": Uuid::now_v7(), "levels": [{"skill": "bend.flex", "rung": "stand"}],
+        }),
         _ => json!({}),
     }
 }

@@ -5773,6 +5773,19 @@ export interface components {
              */
             unreadable: number;
         };
+        /**
+         * @description Where a horse was placed by hand, by somebody who knows it: these levels count as held
+         *     until first asks confirm or contradict them.
+         */
+        HorsePlacing: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description The levels, those that others stand on left out or not. */
+            levels: components["schemas"]["Level"][];
+        };
         /** @description The program a horse is on. */
         HorseProgram: {
             /**
@@ -6144,7 +6157,7 @@ export interface components {
              * @description Where it was placed by hand.
              * @default []
              */
-            placings: components["schemas"]["Placing"][];
+            placings: components["schemas"]["HorsePlacing"][];
             /**
              * @description Programs and versions of them that it was on before, the earliest first.
              * @default []

@@ -2900,6 +2900,19 @@ export interface components {
              */
             spread: number;
         };
+        /**
+         * @description Where a horse was placed by hand, by somebody who knows it: these levels count as held
+         *     until first asks confirm or contradict them.
+         */
+        HorsePlacing: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description The levels, those that others stand on left out or not. */
+            levels: components["schemas"]["Level"][];
+        };
         /** @description A horse that is to work cattle on a day. */
         HorseToMatch: {
             /** @description Something is put right: a step slower than what is due. */
@@ -3093,7 +3106,7 @@ export interface components {
              * @description Where it was placed by hand.
              * @default []
              */
-            placings: components["schemas"]["Placing"][];
+            placings: components["schemas"]["HorsePlacing"][];
             /**
              * @description Programs and versions of them that it was on before, the earliest first.
              * @default []
