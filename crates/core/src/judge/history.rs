@@ -554,7 +554,7 @@ pub fn went_back_soft(
     };
     let stands = timelines[to].on(day).is_some_and(|step| !step.in_doubt);
     let since = |soft: &&SoftDay| soft.day > eased.since && soft.day <= day;
-    let last = soft_days[to].iter().filter(since).next_back();
+    let last = soft_days[to].iter().rfind(since);
     stands && last.is_none_or(|last| last.shown_soft)
 }
 
