@@ -5,14 +5,16 @@ mod barn;
 
 use barn::carded::{card_of, judged, names, of};
 use barn::holding::any_horse;
-use cavesson_core::Gait;
 use cavesson_core::card::choice::{Chosen, MOST_REVIEWS, best};
 use cavesson_core::card::worth::{Candidate, Worth, worth};
 use cavesson_core::card::{Day, Horse, Limits, Part, PlannedBlock, card, fit};
 use cavesson_core::horse::HorseTrait;
-use cavesson_core::judge::Verdict;
-use cavesson_core::ladder::{AtHand, Ladder};
+use cavesson_core::judge::track::stiff_side;
+use cavesson_core::judge::{Verdict, judge_horse};
+use cavesson_core::ladder::{AtHand, Ladder, Level};
+use cavesson_core::{Gait, Side};
 use proptest::prelude::*;
+use rstest::rstest;
 
 fn any_day() -> impl Strategy<Value = Day> {
     let traits = proptest::sample::subsequence(HorseTrait::ALL.to_vec(), 0..=4);
@@ -127,6 +129,24 @@ proptest! {
         }
     }
 
+    /// The card favors the side that board, horse page and report name, and no other: where
+    /// they name none, the sides are asked alike.
+    #[test]
+    fn the_card_has_the_one_stiff_side_of_the_horse(horse in any_horse(), day in any_day()) {
+        let judged = judged(&horse);
+        let of = of(&judged, &horse);
+        let named = stiff_side(of.file, of.on).map(|stiff| stiff.side);
+        if day.is(HorseTrait::OneSided) { return Ok(()) }
+        for block in card_of(&horse, &day).blocks {
+            let Some([first, second]) = block.asks.first_chunk::<2>() else { continue };
+            if block.part == Part::Brake { continue }
+            match named {
+                Some(stiff) => prop_assert_eq!(second.side, stiff),
+                None => prop_assert!(second.asks.abs_diff(first.asks) <= 1, "{first:?} then {second:?}"),
+            }
+        }
+    }
+
     /// Every card that could be made of the same candidates: no other is worth more.
     #[test]
     fn no_other_card_is_worth_more(horse in any_horse(), day in any_day(), room in 0u32..60) {
@@ -191,4 +211,49 @@ fn brute_force(horse: Horse<'_>, worth: &Worth, room: u32) -> f64 {
         }
     }
     best
+}
+
+/// A horse whose right braces every other time at three levels: every block of its card asks
+/// the right more, the level too that was never asked.
+#[rstest]
+#[case(Side::Left)]
+#[case(Side::Right)]
+fn a_side_that_is_stiff_all_over_gets_more_in_every_block(#[case] stiff: Side) {
+    let mut horse = barn::carded::made();
+    let worked = ["frame.poll/jog", "bend.hip/jog", "bend.flex/walk"];
+    horse.worked = worked
+        .iter()
+        .map(|path| (Level::from_path(path).unwrap(), 8, 0.95))
+        .collect();
+    let mut judged = judged(&horse);
+    for asks in &mut judged.file.asks {
+        for (number, ask) in asks.iter_mut().filter(|ask| ask.side == stiff).enumerate() {
+            ask.soft &= number % 2 == 0;
+        }
+    }
+    let ladder = Ladder::shipped();
+    judged.standings = judge_horse(ladder, &judged.file, horse.on);
+    let named = stiff_side(&judged.file, horse.on).map(|found| found.side);
+    assert_eq!(named, Some(stiff));
+    let blocks = card(
+        of(&judged, &horse),
+        &Day {
+            minutes: 60,
+            ..Day::default()
+        },
+    )
+    .blocks;
+    let asked: Vec<_> = blocks
+        .iter()
+        .filter(|block| block.part != Part::Brake)
+        .filter_map(|block| block.asks.first_chunk::<2>())
+        .collect();
+    assert!(asked.len() >= 2, "{blocks:?}");
+    for [first, second] in asked {
+        assert_eq!(second.side, stiff);
+        assert!(
+            second.asks * 2 >= first.asks * 3,
+            "{first:?} then {second:?}"
+        );
+    }
 }

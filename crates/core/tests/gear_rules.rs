@@ -281,7 +281,7 @@ fn a_bosal_goes_down_a_size_when_the_horse_asks_and_not_only_once() {
     use cavesson_core::ride::HorseAsked;
     use cavesson_core::ride::shares::two_rein_ride;
     let asked = |minute: u32, ask: &str, undone| HorseAsked {
-        ask_id: uuid::Uuid::now_v7(),
+        ask_id: uuid::Uuid::from_u128(1),
         after_ms: minute * 60_000,
         ask: serde_json::from_value(json!(ask)).unwrap(),
         undone,
@@ -320,7 +320,7 @@ fn a_recorded_ride_always_runs_forward() {
         bosal_pct,
     };
     let late = HorseAsked {
-        ask_id: uuid::Uuid::now_v7(),
+        ask_id: uuid::Uuid::from_u128(1),
         after_ms: 31 * 60_000,
         ask: serde_json::from_value(json!("for_bridle")).unwrap(),
         undone: false,

@@ -134,6 +134,41 @@ fn after_four_weeks_on_one_level_the_horse_is_stuck(
     assert_eq!(bend.under_way.as_ref().unwrap().stuck_days, stuck);
 }
 
+/// What it rests on is what the horse is stuck on; what nobody asks any more is not under way.
+#[test]
+fn a_level_that_may_not_be_worked_on_and_one_let_lie_are_no_levels_to_be_stuck_on() {
+    let poor = [soft(), braced(), soft(), braced()];
+    let stuck = |horse: &Horse, on: i64| {
+        let standings = judge_horse(ladder(), &horse.file(), day(on));
+        let all = tracks(ladder(), &standings, day(on));
+        let bend = all.into_iter().find(|track| track.track == "bend").unwrap();
+        bend.under_way.unwrap().stuck_days
+    };
+    let closed = Horse::new()
+        .ride("bend.hip/walk", 0, &[steps(1), steps(1)])
+        .ride("bend.hip/walk", 40, &[steps(1), steps(1)]);
+    assert_eq!(closed.at("bend.hip/walk", 40).state, State::Closed);
+    assert_eq!(stuck(&closed, 40), None);
+    let worked = Horse::new()
+        .standing_on(FLEX)
+        .ride(FLEX, 0, &poor)
+        .ride(FLEX, 40, &poor);
+    assert_eq!(stuck(&worked, 68), Some(68));
+    assert_eq!(stuck(&worked, 69), None);
+    // A level that was lost is worked on since it was lost, and not since its first day.
+    let lost = [20, 21, 22, 23].into_iter().fold(
+        Horse::new()
+            .standing_on(FLEX)
+            .soft_gives(FLEX, [0, 2, 4, 6, 8]),
+        |horse, after| horse.ride(FLEX, after, &vec![braced(); 12]),
+    );
+    let day_lost = lost.at(FLEX, 23).history.hold.lost.unwrap().day;
+    assert!(day(20) < day_lost && day_lost <= day(23));
+    let lost = lost.ride(FLEX, 60, &poor);
+    let days = cavesson_core::day::days_between(day_lost, day(60));
+    assert_eq!(stuck(&lost, 60), Some(days as u32));
+}
+
 #[test]
 fn the_stiff_side_wants_more_and_less_is_neglect() {
     // Left and right in turn: the right is braced every other time.

@@ -4,9 +4,12 @@
 mod barn;
 
 use cavesson_core::Side;
-use cavesson_core::evidence::SoftCount;
-use cavesson_core::evidence::rider::{RiderDay, RiderOffset, rider_offsets};
-use cavesson_core::judge::{HorseFile, Overrule, RideFacts, Verdict, level};
+use cavesson_core::evidence::rider::{LOOK_BACK_DAYS, RiderDay, RiderOffset, rider_offsets};
+use cavesson_core::evidence::riders_from::{RidersFrom, in_use, of_day};
+use cavesson_core::evidence::{Ask, SoftCount};
+use cavesson_core::judge::{
+    DayVerdict, HorseFile, Overrule, RideFacts, Verdict, judge_horse, level,
+};
 use cavesson_core::ladder::Ladder;
 use cavesson_core::sim_horse::{PlannedBlock, PlannedRide, Quits, Rider, SimulatedHorse, Traits};
 use jiff::ToSpan;
@@ -227,20 +230,13 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
     file.overrules = needs_as_held(ladder, index);
     let on = FIRST.saturating_add(13.days());
     let bare = level::judge_level(ladder, &file, index, on);
-    let easy = |sd: f64| RiderOffset {
-        rider_id: RIDERS[0],
-        offset: 1.2,
-        sd,
-        asks: 200,
-        horses: 4,
-    };
-    file.take_in_riders(&[easy(2.0)]);
+    file.take_in_riders(&[easy(FIRST, 1.2, 2.0)]);
     assert_eq!(
         level::judge_level(ladder, &file, index, on),
         bare,
         "what may be chance is left out"
     );
-    file.take_in_riders(&[easy(0.2)]);
+    file.take_in_riders(&[easy(FIRST, 1.2, 0.2)]);
     let adjusted = level::judge_level(ladder, &file, index, on);
     let ready = |judged: &level::Judgement| judged.gate.sides[0].ready_low.unwrap();
     assert!(ready(&adjusted) < ready(&bare) - 0.05);
@@ -293,4 +289,101 @@ fn an_offset_out_of_bounds_is_named(#[case] offset: f64, #[case] sd: f64, #[case
         horses: 1,
     };
     assert_eq!(rider.check().unwrap_err().field, field);
+}
+
+/// A comparison of a day by which the first rider is easy.
+fn easy(from: Date, offset: f64, sd: f64) -> RidersFrom {
+    let rider = RiderOffset {
+        rider_id: RIDERS[0],
+        offset,
+        sd,
+        asks: 200,
+        horses: 4,
+    };
+    RidersFrom {
+        from,
+        riders: vec![rider],
+    }
+}
+
+/// Somebody who reads the rule and looks at every night: an ask is read by a comparison of
+/// its day or before that says the same, to a tenth, as the last one told.
+#[test]
+fn an_ask_is_read_by_the_comparison_of_its_day() {
+    let night = |at: i64, offset: f64, sd: f64| easy(FIRST.saturating_add(at.days()), offset, sd);
+    let nights = [
+        night(0, 0.6, 0.9),  // may be chance
+        night(1, 0.61, 0.2), // real
+        night(2, 0.65, 0.2), // nearly the same
+        night(3, 0.69, 0.2), // nearly the same as that in use
+        night(4, 0.80, 0.2), // moved
+        night(5, 0.80, 0.9), // may be chance again
+    ];
+    let used = in_use(nights.iter().cloned());
+    let on = |at: i64| {
+        let day = FIRST.saturating_add(at.days());
+        of_day(&used, day).map_or(f64::NAN, |one| one.offset(RIDERS[0]))
+    };
+    assert_eq!(
+        (0..=6).map(on).collect::<Vec<_>>(),
+        [0.0, 0.61, 0.61, 0.61, 0.80, 0.0, 0.0]
+    );
+    // The first one holds for the days that it was made from, and no further.
+    assert_eq!(on(-LOOK_BACK_DAYS), 0.0);
+    assert!(on(-LOOK_BACK_DAYS - 1).is_nan());
+    // A night more changes nothing of the days before it.
+    for until in 1..nights.len() {
+        let before = in_use(nights[..until].iter().cloned());
+        assert_eq!(before, used[..before.len()]);
+    }
+}
+
+#[test]
+fn a_comparison_leaves_what_was_asked_before_it_as_it_was() {
+    let ladder = Ladder::shipped();
+    let reps = barn::soft_days(0..12);
+    let mut file = HorseFile::of_reps(ladder, &reps);
+    let mut rides: Vec<_> = reps.iter().map(|rep| (rep.day, rep.ride_id)).collect();
+    rides.dedup();
+    file.rides = rides
+        .into_iter()
+        .map(|(day, ride_id)| RideFacts {
+            ride_id,
+            day,
+            rider_id: Some(RIDERS[0]),
+            marks: Vec::new(),
+            rigs: Vec::new(),
+        })
+        .collect();
+    let on = barn::day(12);
+    let plain = judge_horse(ladder, &file, on);
+    let from = barn::day(6);
+    file.take_in_riders(&[easy(from, 1.2, 0.2)]);
+    let read_anew = judge_horse(ladder, &file, on);
+    let mut asked = 0;
+    for (before, after) in plain.iter().zip(&read_anew) {
+        let until = |days: &[DayVerdict]| {
+            let before = days.iter().filter(|one| one.day < from);
+            before.copied().collect::<Vec<_>>()
+        };
+        asked += before.history.days.len();
+        assert_eq!(until(&before.history.days), until(&after.history.days));
+    }
+    assert!(asked >= 12, "{asked}");
+    let late = |ask: &&Ask| ask.day >= from;
+    assert!(
+        file.asks
+            .iter()
+            .flatten()
+            .filter(late)
+            .all(|ask| ask.rider_offset > 1.0)
+    );
+    let early = |ask: &&Ask| ask.day < from;
+    assert!(
+        file.asks
+            .iter()
+            .flatten()
+            .filter(early)
+            .all(|ask| ask.rider_offset == 0.0)
+    );
 }

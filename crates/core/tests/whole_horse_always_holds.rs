@@ -214,7 +214,7 @@ proptest! {
             prop_assert_eq!(ladder().levels[one.level].sides, Sides::Each);
             prop_assert!(one.low <= one.evenness.difference && one.evenness.difference <= one.high);
             prop_assert!(one.left.asked > 0 && one.right.asked > 0);
-            prop_assert!(one.evenness.stiff_side != Some(Side::Both));
+            prop_assert!(one.evenness.lower_side != Some(Side::Both));
         }
         let held: u32 = tracks(ladder(), &standings, on).iter().map(|track| track.held).sum();
         let counted = standings.iter().filter(|standing| standing.counts_as_held()).count();

@@ -112,7 +112,11 @@ async fn store(
     // What is known of a ride stays, its start too.
     rides.extend(rides_of(&mut barn, &batch).await?);
     store_reps(&mut barn, &signed, &batch, &rides, now).await?;
-    let ladders = app.known.ladders.of_horses(&mut barn, &touched).await?;
+    let ladders = app
+        .known
+        .ladders
+        .of_horses(&mut barn, &touched, signed.today())
+        .await?;
     barn.commit().await?;
     let sent: Vec<Uuid> = rides.keys().copied().collect();
     intakes::find_and_keep(&app, signed.barn.barn_id, &touched, &sent, signed.today()).await;

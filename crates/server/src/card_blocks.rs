@@ -103,7 +103,11 @@ async fn add(
     let today = signed.today();
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
-    let ladders = app.known.ladders.of_horses(&mut barn, &[horse_id]).await?;
+    let ladders = app
+        .known
+        .ladders
+        .of_horses(&mut barn, &[horse_id], signed.today())
+        .await?;
     let standard = app.known.ladders.standard();
     let on_ladder = ladders.get(&horse_id).unwrap_or(&standard);
     let level = Level {

@@ -3,6 +3,7 @@
 
 use cavesson_core::card::{Day, Limits};
 use cavesson_core::day::days_between;
+use cavesson_core::ladder::{AtHand, Ladder, LadderLevel, Level};
 use cavesson_core::person::WorkHours;
 use cavesson_core::week::booking::Booking as DayBooking;
 use cavesson_core::week::{
@@ -228,6 +229,7 @@ fn day_horse(
         first_rides: limits.first_rides,
         most_rides: 1,
         check_first: judged.known.care.iter().any(flagged),
+        brake: judged.no_fast_work(),
         other_days: ridden.len().min(6) as u8,
         hard_next_to,
     }
@@ -246,12 +248,22 @@ pub fn as_seen(signed: &Signed, day: Date, stored: &Booking) -> DayBooking {
         from_min,
         minutes: u16::try_from(minutes).unwrap_or(u16::MAX),
         cattle: stored.level.as_ref().is_some_and(is_on_cattle),
-        pattern: stored
-            .level
-            .as_ref()
-            .is_some_and(|level| level.skill.0.starts_with("barrel.")),
+        pattern: is_with(stored, AtHand::Barrels),
+        fast: stored.level.as_ref().is_some_and(is_fast),
         helper: false,
     }
+}
+
+fn is_with(stored: &Booking, wanted: AtHand) -> bool {
+    let level = stored.level.as_ref();
+    let level = level.and_then(|level| Ladder::every_level().at(level));
+    level.is_some_and(|level| level.with == Some(wanted))
+}
+
+/// Whether a level is fast work.
+pub fn is_fast(level: &Level) -> bool {
+    let at = Ladder::every_level().at(level);
+    at.is_some_and(LadderLevel::is_fast)
 }
 
 /// A length of time.

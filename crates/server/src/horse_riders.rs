@@ -45,6 +45,7 @@ pub fn of_horse(judged: &Judged, names: &HashMap<Uuid, String>) -> Vec<HorseRide
         .map(|(rider_id, rides)| {
             let difference = judged
                 .riders
+                .latest
                 .iter()
                 .find(|rider| rider.rider_id == rider_id);
             HorseRider {

@@ -278,7 +278,7 @@ async fn change(
     check_named(&mut barn, &sheet).await?;
     // Sex and program are part of what is known of it.
     horse::raise_versions(&mut barn, &[horse_id]).await?;
-    horse::change(&mut barn, horse_id, &sheet.trimmed()).await?;
+    horse::change(&mut barn, horse_id, &sheet.trimmed(), signed.today()).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
@@ -302,7 +302,11 @@ async fn set_goals(
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
     let kept = goal::of_horse(&mut barn, horse_id).await?;
-    let ladders = app.known.ladders.of_horses(&mut barn, &[horse_id]).await?;
+    let ladders = app
+        .known
+        .ladders
+        .of_horses(&mut barn, &[horse_id], signed.today())
+        .await?;
     let ladder = ladders.get(&horse_id).map_or(app.ladder, |on| &*on.ladder);
     check_goals(&goals, &kept, ladder, signed.today()).map_err(Problem::fields)?;
     goal::put(&mut barn, horse_id, &goals).await?;

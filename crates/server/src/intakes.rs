@@ -254,7 +254,11 @@ async fn read(
     }
     let ids: Vec<Uuid> = rides.iter().map(|ride| ride.ride_id).collect();
     let versions = known::versions(barn, &[horse_id]).await?;
-    let ladders = app.known.ladders.of_horses(barn, &[horse_id]).await?;
+    let ladders = app
+        .known
+        .ladders
+        .of_horses(barn, &[horse_id], today)
+        .await?;
     let (Some(version), Some(ladder)) = (versions.first(), ladders.get(&horse_id)) else {
         return Ok(None);
     };

@@ -3,9 +3,8 @@
 
 use axum::Json;
 use axum::extract::State;
-use cavesson_core::calc::judge::{Context, Ride, SeenFault};
+use cavesson_core::calc::judge::{Context, ProgramBefore, Ride, SeenFault};
 use cavesson_core::card::Day;
-use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::intake::{BarnHorse, IntakeAsk};
 use cavesson_core::program::Program;
 use cavesson_core::rep::Rep;
@@ -16,7 +15,7 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use crate::known::{Known, ReadHorse};
+use crate::known::{HorseLadder, Known, ReadHorse, RidersOfBarn};
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Signed;
@@ -98,7 +97,7 @@ async fn show(
         date,
         program: on_ladder.changes.as_ref().clone(),
         reps: reps(&known),
-        context: context(&known, &riders),
+        context: context(&known, &on_ladder, &riders),
         barn: intake::barn_horses(&mut barn, horse_id).await?,
         intake_asks,
         last_note: last_note.map(|(day, text)| LastNote { day, text }),
@@ -116,7 +115,7 @@ fn reps(known: &Known) -> Vec<Rep> {
     reps
 }
 
-fn context(known: &Known, riders: &[RiderOffset]) -> Context {
+fn context(known: &Known, on_ladder: &HorseLadder, riders: &RidersOfBarn) -> Context {
     Context {
         sex: known.sex,
         rides: known
@@ -133,10 +132,18 @@ fn context(known: &Known, riders: &[RiderOffset]) -> Context {
         care: known.care.clone(),
         overrules: known.overrules.clone(),
         intake: known.intake.clone(),
-        riders: riders.to_vec(),
+        riders: riders.in_use.clone(),
         placings: known.placings.clone(),
         answers: known.answers.clone(),
-        programs_before: Vec::new(),
+        programs_before: on_ladder
+            .before
+            .iter()
+            .filter(|stood| known.first_day().is_some_and(|first| first < stood.until))
+            .map(|stood| ProgramBefore {
+                until: stood.until,
+                program: stood.on.changes.as_ref().clone(),
+            })
+            .collect(),
         faults: known
             .faults
             .iter()

@@ -63,7 +63,11 @@ async fn place(
     let day = signed.today();
     let mut look = signed.look().await?;
     signed.horse(&mut look, horse_id).await?;
-    let mut ladders = app.known.ladders.of_horses(&mut look, &[horse_id]).await?;
+    let mut ladders = app
+        .known
+        .ladders
+        .of_horses(&mut look, &[horse_id], signed.today())
+        .await?;
     drop(look);
     let ladder = ladders
         .remove(&horse_id)

@@ -97,10 +97,14 @@ async fn preview(
         program: None,
         changes: Arc::new(previewed.content.clone()),
         unfit: None,
+        before: Arc::default(),
     };
+    let today = signed.today();
     let changes = app.work.judging.run(move || {
         now.iter()
             .flat_map(|now| {
+                // What was gained and lost until now stays; the new gates hold from today.
+                let then_on = now.on_ladder.then(then_on.clone(), today);
                 let then = now.on_another_ladder(&then_on);
                 changed_verdicts(
                     now,

@@ -7,9 +7,11 @@ use cavesson_core::bounds::FieldError;
 use cavesson_core::ladder::Level;
 use cavesson_core::ladder::{Ladder, LadderFile};
 use cavesson_core::program::Program;
-use cavesson_store::horse;
-use cavesson_store::program::{self, ProgramVersion};
+use cavesson_store::horse_program::SINCE_EVER;
+use cavesson_store::program::{self, Made, ProgramVersion};
+use cavesson_store::{horse, horse_program};
 use jiff::Timestamp;
+use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
@@ -112,6 +114,11 @@ struct ChangedProgram {
 struct HorseProgram {
     /// Null is the ladder as it ships.
     program_id: Option<Uuid>,
+    /// The first day on which its asks are judged by it; today when left out. What was said of
+    /// a program from that day on is taken back.
+    #[serde(default)]
+    #[schema(value_type = Option<String>, format = Date)]
+    from: Option<Date>,
 }
 
 /// The barn's programs, by name.
@@ -195,7 +202,7 @@ async fn add(
     Body(new): Body<NewProgram>,
 ) -> Answer<StatusCode> {
     check(&new.content)?;
-    let made_by = signed.person.person_id;
+    let made = made(&signed);
     let mut barn = signed.write().await?;
     if !program::versions(&mut barn, new.program_id)
         .await?
@@ -212,7 +219,7 @@ async fn add(
         new.program_id,
         &new.content,
         ladder_version,
-        made_by,
+        made,
     )
     .await?;
     barn.commit().await?;
@@ -238,7 +245,7 @@ async fn change(
     Body(changed): Body<ChangedProgram>,
 ) -> Answer<StatusCode> {
     check(&changed.content)?;
-    let made_by = signed.person.person_id;
+    let made = made(&signed);
     let mut barn = signed.write().await?;
     let on_it: Vec<Uuid> = horse::list(&mut barn, None)
         .await?
@@ -261,7 +268,7 @@ async fn change(
         version,
         &changed.content,
         ladder_version,
-        made_by,
+        made,
     )
     .await
     .map_err(|error| match error {
@@ -289,6 +296,13 @@ async fn put_horse(
     UrlPath(horse_id): UrlPath<Uuid>,
     Body(put): Body<HorseProgram>,
 ) -> Answer<StatusCode> {
+    let from = put.from.unwrap_or(signed.today());
+    if !(SINCE_EVER..=signed.today()).contains(&from) {
+        return Err(Problem::field(FieldError::new(
+            "/from",
+            format!("must be {SINCE_EVER} to today, {}", signed.today()),
+        )));
+    }
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
     if let Some(program_id) = put.program_id
@@ -297,10 +311,17 @@ async fn put_horse(
         return Err(no_program());
     }
     horse::raise_versions(&mut barn, &[horse_id]).await?;
-    program::put_horse(&mut barn, horse_id, put.program_id).await?;
+    horse_program::put(&mut barn, horse_id, put.program_id, from).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
+}
+
+fn made(signed: &Signed) -> Made {
+    Made {
+        by: signed.person.person_id,
+        day: signed.today(),
+    }
 }
 
 fn check(content: &Program) -> Answer<()> {

@@ -92,7 +92,11 @@ async fn take(
     let mut barn = signed.look().await?;
     let horses = horse::everyone(&mut barn, None).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
-    let ladders = app.known.ladders.of_horses(&mut barn, &ids).await?;
+    let ladders = app
+        .known
+        .ladders
+        .of_horses(&mut barn, &ids, signed.today())
+        .await?;
     let (to, rows) = channel(4);
     tokio::spawn(async move {
         let written = write(&mut barn, sheet, &ladders, &to).await;

@@ -39,8 +39,7 @@ async fn the_stiff_side_is_named_level_by_level_and_over_all(pool: PgPool) {
     let flex = &page["sides"][0];
     assert_eq!(flex["left"], json!({"soft": 18, "asked": 18}));
     assert_eq!(flex["right"], json!({"soft": 0, "asked": 18}));
-    assert_eq!(flex["proven"], true);
-    assert_eq!(flex["evenness"]["stiff_side"], "right");
+    assert_eq!(flex["evenness"]["lower_side"], "right");
     assert_eq!(flex["evenness"]["difference"], 1.0);
     assert!(flex["evenness"]["symmetry_index_pct"].as_f64().unwrap() < 0.0);
     assert!(flex["low"].as_f64().unwrap() > 0.7);

@@ -8,7 +8,7 @@ use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
-use crate::{BarnTransaction, StoreResult};
+use crate::{BarnTransaction, StoreResult, horse_program};
 
 /// A horse.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -294,8 +294,8 @@ pub async fn add(
     Ok(())
 }
 
-/// Puts this sheet in the place of the one there was. Raise the horse's version first:
-/// the program says what its levels are.
+/// Puts this sheet in the place of the one there was, its program from `today` on where that
+/// is another one. Raise the horse's version first: the program says what its levels are.
 ///
 /// # Errors
 /// [`crate::StoreError::Taken`] when the name is.
@@ -303,11 +303,22 @@ pub async fn change(
     barn: &mut BarnTransaction,
     horse_id: Uuid,
     sheet: &HorseSheet,
+    today: Date,
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
+    let on = sqlx::query_scalar!(
+        "select program_id from horse where barn_id = $1 and horse_id = $2",
+        barn_id,
+        horse_id
+    )
+    .fetch_optional(barn.connection())
+    .await?;
+    if on.is_some_and(|on| on != sheet.program_id) {
+        horse_program::put(barn, horse_id, sheet.program_id, today).await?;
+    }
     sqlx::query!(
         "update horse set name = $3, sex = $4, foaled = $5, color = $6, owner_id = $7,
-                program_id = $8, markings = $9, note = $10
+                markings = $8, note = $9
          where barn_id = $1 and horse_id = $2",
         barn_id,
         horse_id,
@@ -316,7 +327,6 @@ pub async fn change(
         i32::from(sheet.foaled),
         sheet.color,
         sheet.owner_id,
-        sheet.program_id,
         sheet.markings,
         sheet.note
     )

@@ -24,7 +24,7 @@
 //! | [`ride_horse`] | a ride that was recorded on the wrong horse |
 //! | [`timeline`] | a ride ask by ask, with its history |
 //! | [`known`] | what is known of a horse, by version |
-//! | [`program`] | schools and changed gates |
+//! | [`program`], [`horse_program`] | schools and changed gates; which horse is on them since when |
 //! | [`rider_offset`] | how riders differ |
 //! | [`overrule`], [`kept_verdict`] | what the trainer and the judge said |
 //! | [`intake`] | where a new horse stands |
@@ -66,6 +66,7 @@ pub mod goal;
 pub mod hand;
 pub mod horse;
 pub mod horse_link;
+pub mod horse_program;
 pub mod import;
 pub mod intake;
 pub mod kept_verdict;

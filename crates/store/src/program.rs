@@ -3,6 +3,8 @@
 use cavesson_core::ladder::Level;
 use cavesson_core::program::Program;
 use jiff::Timestamp;
+use jiff::civil::Date;
+use jiff_sqlx::ToSqlx;
 use serde_json::{Value, json};
 use uuid::Uuid;
 
@@ -151,6 +153,35 @@ pub async fn set_rides_a_week(
     Ok(done.rows_affected() == 1)
 }
 
+/// These versions of programs.
+///
+/// # Errors
+/// When the query fails.
+pub async fn some_versions(
+    barn: &mut BarnTransaction,
+    wanted: &[(Uuid, i32)],
+) -> StoreResult<Vec<ProgramVersion>> {
+    let barn_id = barn.barn_id();
+    let (programs, versions): (Vec<Uuid>, Vec<i32>) = wanted.iter().copied().unzip();
+    let rows = sqlx::query_as!(
+        Row,
+        r#"select v.program_id, v.version, v.ladder_version,
+                  v.content, v.content_form, p.name as made_by,
+                  v.made_at as "made_at: jiff_sqlx::Timestamp"
+           from program_version v
+           join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
+           join unnest($2::uuid[], $3::integer[]) as wanted (program_id, version)
+             on wanted.program_id = v.program_id and wanted.version = v.version
+           where v.barn_id = $1"#,
+        barn_id,
+        &programs,
+        &versions
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    Ok(rows.into_iter().map(Into::into).collect())
+}
+
 /// Every version of a program, the one in use first.
 ///
 /// # Errors
@@ -177,6 +208,15 @@ pub async fn versions(
     Ok(rows.into_iter().map(Into::into).collect())
 }
 
+/// Who made a version, and the day from which on it holds.
+#[derive(Debug, Clone, Copy)]
+pub struct Made {
+    /// Who.
+    pub by: Uuid,
+    /// The barn's day.
+    pub day: Date,
+}
+
 /// Adds a program with its first version.
 ///
 /// # Errors
@@ -186,7 +226,7 @@ pub async fn add(
     program_id: Uuid,
     content: &Program,
     ladder_version: i32,
-    made_by: Uuid,
+    made: Made,
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     sqlx::query!(
@@ -196,7 +236,7 @@ pub async fn add(
     )
     .execute(barn.connection())
     .await?;
-    add_version(barn, program_id, 1, content, ladder_version, made_by).await
+    add_version(barn, program_id, 1, content, ladder_version, made).await
 }
 
 /// Adds a version on top of the one before it.
@@ -209,19 +249,20 @@ pub async fn add_version(
     version: i32,
     content: &Program,
     ladder_version: i32,
-    made_by: Uuid,
+    made: Made,
 ) -> StoreResult<()> {
     let barn_id = barn.barn_id();
     let added = sqlx::query!(
-        "insert into program_version (barn_id, program_id, version, ladder_version, content, made_by, content_form)
-         values ($1, $2, $3, $4, $5, $6, $7) on conflict do nothing",
+        "insert into program_version (barn_id, program_id, version, ladder_version, content, made_by, content_form, from_day)
+         values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict do nothing",
         barn_id,
         program_id,
         version,
         ladder_version,
         stored::store_program(content)?,
-        made_by,
-        stored::PROGRAM_FORM
+        made.by,
+        stored::PROGRAM_FORM,
+        made.day.to_sqlx() as _
     )
     .execute(barn.connection())
     .await?;
@@ -233,25 +274,4 @@ pub async fn add_version(
             what: "this version of the program",
         })
     }
-}
-
-/// Puts a horse on a program; none is the ladder as it ships.
-///
-/// # Errors
-/// When the query fails.
-pub async fn put_horse(
-    barn: &mut BarnTransaction,
-    horse_id: Uuid,
-    program_id: Option<Uuid>,
-) -> StoreResult<()> {
-    let barn_id = barn.barn_id();
-    sqlx::query!(
-        "update horse set program_id = $3 where barn_id = $1 and horse_id = $2",
-        barn_id,
-        horse_id,
-        program_id
-    )
-    .execute(barn.connection())
-    .await?;
-    Ok(())
 }

@@ -1,37 +1,71 @@
 //! How riders differ, as it was found on a day.
 
 use cavesson_core::evidence::rider::RiderOffset;
+use cavesson_core::evidence::riders_from::RidersFrom;
 use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 
 use crate::{BarnTransaction, StoreResult};
 
-/// The riders as they were last compared, on or before `on`.
+/// The last day, on or before `on`, on which the riders were compared.
 ///
 /// # Errors
 /// When the query fails.
-pub async fn latest(barn: &mut BarnTransaction, on: Date) -> StoreResult<Vec<RiderOffset>> {
+pub async fn last_compared(barn: &mut BarnTransaction, on: Date) -> StoreResult<Option<Date>> {
     let barn_id = barn.barn_id();
-    let rows = sqlx::query!(
-        "select rider_id, logit_offset, logit_sd, asks, horses from rider_offset
-         where barn_id = $1 and day = (
-             select max(day) from rider_comparison where barn_id = $1 and day <= $2)
-         order by rider_id",
+    let day = sqlx::query_scalar!(
+        r#"select max(day) as "day: jiff_sqlx::Date" from rider_comparison
+           where barn_id = $1 and day <= $2"#,
         barn_id,
         on.to_sqlx() as _
     )
+    .fetch_one(barn.connection())
+    .await?;
+    Ok(day.map(|day| day.to_jiff()))
+}
+
+/// Every comparison until a day, the earliest first.
+///
+/// # Errors
+/// When the query fails.
+pub async fn until(barn: &mut BarnTransaction, last: Date) -> StoreResult<Vec<RidersFrom>> {
+    let barn_id = barn.barn_id();
+    let days = sqlx::query_scalar!(
+        r#"select day as "day: jiff_sqlx::Date" from rider_comparison
+           where barn_id = $1 and day <= $2 order by day"#,
+        barn_id,
+        last.to_sqlx() as _
+    )
     .fetch_all(barn.connection())
     .await?;
-    Ok(rows
+    let rows = sqlx::query!(
+        r#"select day as "day: jiff_sqlx::Date", rider_id, logit_offset, logit_sd, asks, horses
+           from rider_offset where barn_id = $1 and day <= $2 order by day, rider_id"#,
+        barn_id,
+        last.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let mut comparisons: Vec<RidersFrom> = days
         .into_iter()
-        .map(|row| RiderOffset {
-            rider_id: row.rider_id,
-            offset: row.logit_offset,
-            sd: row.logit_sd,
-            asks: row.asks.unsigned_abs(),
-            horses: row.horses.unsigned_abs(),
+        .map(|day| RidersFrom {
+            from: day.to_jiff(),
+            riders: Vec::new(),
         })
-        .collect())
+        .collect();
+    for row in rows {
+        let day = row.day.to_jiff();
+        if let Ok(at) = comparisons.binary_search_by_key(&day, |one| one.from) {
+            comparisons[at].riders.push(RiderOffset {
+                rider_id: row.rider_id,
+                offset: row.logit_offset,
+                sd: row.logit_sd,
+                asks: row.asks.unsigned_abs(),
+                horses: row.horses.unsigned_abs(),
+            });
+        }
+    }
+    Ok(comparisons)
 }
 
 /// Whether the riders were compared on `day`.

@@ -6,7 +6,7 @@ import { textSize } from './textSize';
 interface Props {
   left: { soft: number; asked: number };
   right: { soft: number; asked: number };
-  /** The stiff side, where the difference is beyond chance. */
+  /** The horse's stiff side, where this level shows it. */
   stiff: 'left' | 'right' | null;
 }
 

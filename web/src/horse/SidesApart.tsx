@@ -49,8 +49,9 @@ function Sides({ one, page }: { one: Schemas['LevelSides']; page: HorsePage }) {
   const level = page.levels[one.level]?.level;
   if (!level) return null;
   const figures = sidesInFigures(one);
-  const side = one.evenness.stiff_side;
-  const stiff = one.proven && (side === 'left' || side === 'right') ? side : null;
+  // One stiff side for the horse: marked where this level shows it too.
+  const named = page.stiff_side?.side;
+  const stiff = named === one.evenness.lower_side && named !== 'both' ? (named ?? null) : null;
   return (
     <Box component="li" sx={{ borderTop: '1px solid', borderColor: 'divider', py: 1 }}>
       <Box

@@ -1,9 +1,4 @@
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Checkbox from '@mui/material/Checkbox';
 import Radio from '@mui/material/Radio';
@@ -11,11 +6,11 @@ import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { TextBox } from '../frame/TextBox';
 import { useOverrule, useWithdrawOverrule } from '../horse/changes';
 import { pronouns } from '../words/horse';
 import { verdictWords, type Verdict } from '../words/answers';
 import type { HorseLevel } from './queries';
+import { SayDialog } from './SayDialog';
 
 /** What a trainer can decide instead, and what it does. */
 const choices: [Verdict, string][] = [
@@ -69,58 +64,35 @@ function Deciding({ judged, level, onClose }: DecidingProps) {
       { onSuccess: onClose },
     );
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <Box
-        component="form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep();
-        }}
+    <SayDialog
+      title={`${judged.horse.name}: ${judged.level.name}`}
+      label="Why"
+      becomes="NewOverrule/reason"
+      text={reason}
+      onText={setReason}
+      sending={overrule}
+      onSave={keep}
+      onClose={onClose}
+    >
+      <Typography sx={{ mb: 1 }}>
+        Cavesson says {verdictWords[said].toLowerCase()}. You have the last word. It&apos;s kept
+        with your reason, and later shown with how it turned out.
+      </Typography>
+      <RadioGroup
+        aria-label="What counts instead"
+        value={counts_as}
+        onChange={(_, value) => setCountsAs(value as Verdict)}
       >
-        <DialogTitle sx={{ fontFamily: 'inherit' }}>
-          {judged.horse.name}: {judged.level.name}
-        </DialogTitle>
-        <DialogContent>
-          <Typography sx={{ mb: 1 }}>
-            Cavesson says {verdictWords[said].toLowerCase()}. You have the last word. It&apos;s kept
-            with your reason, and later shown with how it turned out.
-          </Typography>
-          <RadioGroup
-            aria-label="What counts instead"
-            value={counts_as}
-            onChange={(_, value) => setCountsAs(value as Verdict)}
-          >
-            {offered.map(([verdict, label]) => (
-              <FormControlLabel key={verdict} value={verdict} control={<Radio />} label={label} />
-            ))}
-          </RadioGroup>
-          {counts_as === 'advance' && (
-            <FormControlLabel
-              control={<Checkbox checked={under} onChange={(_, checked) => setUnder(checked)} />}
-              label={`And everything under it: already knew it when ${pronouns(judged.horse.sex).he} came`}
-            />
-          )}
-          <TextBox
-            label="Why"
-            becomes="NewOverrule/reason"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            multiline
-            minRows={2}
-            fullWidth
-            required
-            error={overrule.isError}
-            helperText={overrule.error?.message}
-            sx={{ mt: 1.5 }}
-          />
-        </DialogContent>
-        <DialogActions sx={{ p: 2 }}>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" disabled={overrule.isPending}>
-            Save
-          </Button>
-        </DialogActions>
-      </Box>
-    </Dialog>
+        {offered.map(([verdict, label]) => (
+          <FormControlLabel key={verdict} value={verdict} control={<Radio />} label={label} />
+        ))}
+      </RadioGroup>
+      {counts_as === 'advance' && (
+        <FormControlLabel
+          control={<Checkbox checked={under} onChange={(_, checked) => setUnder(checked)} />}
+          label={`And everything under it: already knew it when ${pronouns(judged.horse.sex).he} came`}
+        />
+      )}
+    </SayDialog>
   );
 }

@@ -2,6 +2,7 @@
 //!
 //! - [`afterwards`]: what becomes of a level after it was gained
 //! - [`cattle`]: which cow for which horse, and a step of the cow
+//! - [`families`]: every family of gates: false advances, delay, luck
 //! - [`files`]: a large sheet and a long track, read
 //! - [`ground`]: how soon is a course drawn, and the largest that fits found?
 //! - [`intake`]: does the intake find where a horse stands?
@@ -12,6 +13,7 @@
 
 mod afterwards;
 mod cattle;
+mod families;
 mod files;
 mod ground;
 mod intake;
@@ -38,6 +40,8 @@ enum Bench {
     Afterwards(afterwards::Arguments),
     /// Horses and cattle of a day matched; a step of the cow
     Cattle(cattle::Arguments),
+    /// Every family of gates in the worlds of the bench, and by luck alone
+    Families(families::Arguments),
     /// A CSV sheet of 100,000 rows and a track of two hours, read
     Files(files::Arguments),
     /// The way round a barrel course; the largest that fits, with its proof
@@ -62,6 +66,10 @@ pub fn run(arguments: Arguments) -> anyhow::Result<()> {
             Ok(())
         }
         Bench::Cattle(arguments) => cattle::run(&arguments),
+        Bench::Families(arguments) => {
+            families::run(&arguments);
+            Ok(())
+        }
         Bench::Files(arguments) => files::run(&arguments),
         Bench::Ground(arguments) => ground::run(&arguments),
         Bench::Intake(arguments) => intake::run(&arguments),

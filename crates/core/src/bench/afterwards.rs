@@ -6,6 +6,7 @@ use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use serde::Serialize;
 
+use super::family::Family;
 use super::population::{BenchHorse, Population};
 use super::{FALSE_BELOW, READY_FROM, RIDES};
 use crate::evidence::{Ask, asks_in_order};
@@ -227,6 +228,7 @@ pub fn brake_afterwards(readiness: f64, asks: u32, count: u64, first_seed: u64) 
         };
         let judged = judge_horse(&alone, &file, days[days.len() - 1]);
         let bench = BenchHorse {
+            family: Family::Give,
             asks: Vec::new(),
             truth: Vec::new(),
             days,

@@ -2,7 +2,8 @@
 
 use serde::Serialize;
 
-use super::population::{BenchHorse, Population, judged_alone, judged_level};
+use super::family::Family;
+use super::population::{BenchHorse, Population};
 use crate::judge::forecast::{Forecast, MOST_RIDES, forecast};
 use crate::judge::horse::gate_input;
 
@@ -26,7 +27,7 @@ pub struct ForecastCoverage {
 
 /// Asks for forecasts on `count` horses of a population.
 pub fn coverage(population: Population, count: u64, first_seed: u64) -> ForecastCoverage {
-    let gate = &judged_level().gate;
+    let gate = &Family::Give.level().gate;
     let (mut ranges, mut held, mut sooner, mut later, mut cannot) =
         (0usize, 0usize, 0usize, 0usize, 0usize);
     for seed in first_seed..first_seed + count {
@@ -36,7 +37,7 @@ pub fn coverage(population: Population, count: u64, first_seed: u64) -> Forecast
             let on = horse.days[after];
             let history = horse.judged(on).history;
             let asks = &horse.asks[..horse.asks.partition_point(|ask| ask.day <= on)];
-            let shown = gate_input(judged_alone(), asks, &history, None, 0, on);
+            let shown = gate_input(Family::Give.alone(), asks, &history, None, 0, on);
             let ahead = &whole.days[after + 1..after + 1 + MOST_RIDES as usize];
             let happened = ahead
                 .iter()

@@ -3,6 +3,7 @@
 //!
 //! - [`limits`]: what is taken to be ready, false, long enough
 //! - [`population`]: the horses
+//! - [`family`], [`families`]: the families of gates, each with a level of its own
 //! - [`rules`]: the candidates, the shipped one among them
 //! - [`result`]: false advances, delay, missed ease-backs
 //! - [`afterwards`]: how long a level stays held, and how soon one that fell is lost
@@ -17,6 +18,8 @@
 pub mod afterwards;
 pub mod barn;
 pub mod coverage;
+pub mod families;
+pub mod family;
 pub mod intake;
 pub mod limits;
 pub mod population;
@@ -26,6 +29,7 @@ pub mod road;
 pub mod rules;
 pub mod statistics;
 
+pub use family::Family;
 pub use limits::{FALSE_BELOW, READY_FROM, RIDES};
 pub use population::{BenchHorse, Population};
 pub use report::{Report, run};

@@ -4,7 +4,6 @@
 //! compared from version to version.
 
 use std::ops::RangeInclusive;
-use std::sync::LazyLock;
 
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
@@ -12,6 +11,7 @@ use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution, Normal};
 
+use super::family::Family;
 use crate::evidence::{Ask, asks_in_order};
 use crate::judge::{HorseFile, Standing, judge_horse};
 use crate::ladder::{Ladder, LadderLevel, Level};
@@ -206,13 +206,13 @@ impl Population {
         }
     }
 
-    /// Planned asks of a side in a ride.
-    fn asks(self) -> RangeInclusive<u32> {
+    /// Planned asks of a side in a ride, where the population has its own.
+    fn asks(self) -> Option<RangeInclusive<u32>> {
         match self {
-            Population::FewAsks => 2..=3,
-            Population::LowPlateaus => 2..=6,
-            Population::RareAsks => 1..=2,
-            _ => 3..=7,
+            Population::FewAsks => Some(2..=3),
+            Population::LowPlateaus => Some(2..=6),
+            Population::RareAsks => Some(1..=2),
+            _ => None,
         }
     }
 
@@ -260,6 +260,8 @@ fn drawn(mean: f64, sd: f64, rng: &mut ChaCha8Rng) -> f64 {
 /// A horse of the bench: what was seen of it, and what was true.
 #[derive(Debug, Clone)]
 pub struct BenchHorse {
+    /// Of which family the level is.
+    pub family: Family,
     /// All asks of the level under judgement, in order.
     pub asks: Vec<Ask>,
     /// True readiness before each ride.
@@ -271,7 +273,27 @@ pub struct BenchHorse {
 impl BenchHorse {
     /// The horse of that seed, `rides` times ridden.
     pub fn ride(population: Population, seed: u64, rides: usize) -> BenchHorse {
-        BenchHorse::ride_with(population, population.traits(seed), seed, rides)
+        BenchHorse::ride_of(Family::Give, population, seed, rides)
+    }
+
+    /// The same at a level of that family.
+    pub fn ride_of(family: Family, population: Population, seed: u64, rides: usize) -> BenchHorse {
+        BenchHorse::ride_with(family, population, population.traits(seed), seed, rides)
+    }
+
+    /// A horse whose readiness is always the same.
+    pub fn always(family: Family, readiness: f64, seed: u64, rides: usize) -> BenchHorse {
+        let logit = (readiness / (1.0 - readiness)).ln();
+        let traits = Traits {
+            start: logit,
+            plateau: logit,
+            weaker_by: 0.0,
+            day_sd: 0.0,
+            first_ask_drop: 0.0,
+            warm_up: 0.0,
+            ..Traits::PLAIN
+        };
+        BenchHorse::ride_with(family, Population::Reference, traits, seed, rides)
     }
 
     /// The same horse, its weaker side hurt from that ride on: it falls by two.
@@ -280,12 +302,18 @@ impl BenchHorse {
             hurt_at: Some(at),
             ..population.traits(seed)
         };
-        BenchHorse::ride_with(population, traits, seed, rides)
+        BenchHorse::ride_with(Family::Give, population, traits, seed, rides)
     }
 
-    fn ride_with(population: Population, traits: Traits, seed: u64, rides: usize) -> BenchHorse {
+    fn ride_with(
+        family: Family,
+        population: Population,
+        traits: Traits,
+        seed: u64,
+        rides: usize,
+    ) -> BenchHorse {
         let ladder = Ladder::shipped();
-        let level = judged_level();
+        let level = family.level();
         let below = ladder.at(&Level::new("bend.ribs", "walk")).unwrap_or(level);
         let levels: &[&LadderLevel] = if population == Population::Richer {
             &[below, level]
@@ -293,6 +321,10 @@ impl BenchHorse {
             &[level]
         };
         let judged = levels.len() - 1;
+        let (lefts, rights) = match population.asks() {
+            Some(asks) => (asks.clone(), asks),
+            None => family.asks(),
+        };
         let mut horse =
             SimulatedHorse::new(traits, levels, seed.wrapping_mul(0x9e37_79b9_7f4a_7c15));
         let mut rng = ChaCha8Rng::seed_from_u64(seed ^ 0xa5a5);
@@ -302,8 +334,8 @@ impl BenchHorse {
             let blocks = (0..levels.len())
                 .map(|level| PlannedBlock {
                     level,
-                    left: rng.random_range(population.asks()),
-                    right: rng.random_range(population.asks()),
+                    left: rng.random_range(lefts.clone()),
+                    right: rng.random_range(rights.clone()),
                 })
                 .collect();
             let first_ask_at = day
@@ -326,9 +358,11 @@ impl BenchHorse {
                     .into_iter()
                     .filter(|rep| rep.skill == level.level.skill),
             );
-            day = day.saturating_add((1 + population.days_off_after(ride)).days());
+            day =
+                day.saturating_add((family.every_days() + population.days_off_after(ride)).days());
         }
         BenchHorse {
+            family,
             asks: asks_in_order(&reps, level, ladder),
             truth,
             days,
@@ -337,7 +371,7 @@ impl BenchHorse {
 
     /// The judged level as the judge sees it on a date, as if what it needs were held.
     pub fn judged(&self, on: Date) -> Standing {
-        let ladder = judged_alone();
+        let ladder = self.family.alone();
         let file = HorseFile {
             asks: vec![self.asks.clone()],
             ..HorseFile::default()
@@ -356,22 +390,4 @@ impl BenchHorse {
             .iter()
             .position(|truth| truth.weakest() >= super::limits::READY_FROM)
     }
-}
-
-/// A ladder of the judged level alone.
-pub fn judged_alone() -> &'static Ladder {
-    static ALONE: LazyLock<Ladder> = LazyLock::new(|| {
-        let ladder = Ladder::shipped();
-        let index = ladder.position(&judged_level().level);
-        ladder.of_one(index.expect("the judged level is on the ladder"))
-    });
-    &ALONE
-}
-
-/// The level that is judged on the bench: asked on each side, with the default
-/// gate.
-pub fn judged_level() -> &'static LadderLevel {
-    Ladder::shipped()
-        .at(&Level::new("bend.flex", "stand"))
-        .expect("the shipped ladder has bend.flex at the stand")
 }

@@ -2,7 +2,8 @@
 
 use serde::Serialize;
 
-use super::population::{BenchHorse, judged_level};
+use super::family::Family;
+use super::population::BenchHorse;
 use super::{FALSE_BELOW, Rule};
 use crate::judge::Verdict;
 
@@ -121,7 +122,7 @@ impl Advances {
 /// under one half on both sides, the share on which the judge did not send it
 /// back.
 pub fn missed_ease_backs(horses: &[BenchHorse]) -> f64 {
-    let level = judged_level();
+    let level = Family::Give.level();
     let (mut due, mut missed) = (0usize, 0usize);
     for horse in horses {
         let history = horse.judged_to_the_end().history;

@@ -8,7 +8,7 @@ use uuid::Uuid;
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{FieldError, OF_A_CARD, REPS_OF_A_HORSE, SPOTS};
-use crate::evidence::rider::RiderOffset;
+use crate::evidence::riders_from::RidersFrom;
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::judge::horse::carry_over;
 use crate::judge::{
@@ -61,8 +61,9 @@ pub struct Context {
     pub faults: Vec<SeenFault>,
     /// What its intake showed, when it had one.
     pub intake: Option<KeptIntake>,
-    /// How riders differ; taken into account where that is very likely real.
-    pub riders: Vec<RiderOffset>,
+    /// How riders differ, the earliest day first; taken into account where that is very
+    /// likely real.
+    pub riders: Vec<RidersFrom>,
     /// Where it was placed by hand.
     #[cfg_attr(feature = "schema", schema(max_items = 20))]
     pub placings: Vec<Placing>,
@@ -276,9 +277,16 @@ fn checked(input: &Input) -> Result<Ladder, FieldError> {
                 .map_err(|error| error.under(&format!("/context/rides/{index}/rigs/{at}")))?;
         }
     }
-    for (index, rider) in input.context.riders.iter().enumerate() {
+    for (index, comparison) in input.context.riders.iter().enumerate() {
         let at = format!("/context/riders/{index}");
-        rider.check().map_err(|error| error.under(&at))?;
+        comparison.check().map_err(|error| error.under(&at))?;
+    }
+    let days = input.context.riders.iter().map(|one| one.from);
+    if !days.is_sorted() {
+        return Err(FieldError::new(
+            "/context/riders",
+            "must stand in the order of their days, the earliest first",
+        ));
     }
     Ok(ladder)
 }

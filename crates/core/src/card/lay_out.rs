@@ -5,16 +5,13 @@ use super::choice::{BREATHER_MIN, Chosen, extra_min};
 use super::day::Day;
 use super::horse::Horse;
 use super::limits::Limits;
+use super::side_share::SideShare;
 use super::words;
 use super::worth::{Candidate, Role, Worth};
 use crate::Side;
-use crate::evidence::evenness::time_ratio;
-use crate::evidence::give_time::restricted_mean_s;
-use crate::evidence::times_of;
 use crate::ground::drill::DrillKind;
 use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
-use crate::judge::window::window_of;
 use crate::ladder::{AtHand, Level, Role as CardRole};
 
 /// Minutes to mount and ask the brake. Product default.
@@ -97,6 +94,7 @@ pub fn lay_out(
     chosen: &Chosen,
 ) -> Vec<Block> {
     let card = LaidOut {
+        sides: SideShare::of(horse, day),
         horse,
         day,
         limits,
@@ -129,6 +127,7 @@ pub fn lay_out(
 }
 
 struct LaidOut<'a> {
+    sides: SideShare,
     horse: Horse<'a>,
     day: &'a Day,
     limits: &'a Limits,
@@ -370,7 +369,7 @@ impl LaidOut<'_> {
                 asks: all.max(1.0) as u32,
             }];
         }
-        let (stiff, ratio) = self.stiff(chosen);
+        let (stiff, ratio) = self.sides.of_level(self.horse, self.day, chosen.index);
         let first = stiff.map_or(Side::Left, Side::other);
         let good = (all / (1.0 + ratio)).round().max(1.0);
         // Rounding never takes the share beyond its bounds.
@@ -385,57 +384,6 @@ impl LaidOut<'_> {
                 asks: more as u32,
             },
         ]
-    }
-
-    /// The stiff side, and how many asks it gets for one on the good side: 1 to 2.
-    fn stiff(&self, chosen: &Candidate) -> (Option<Side>, f64) {
-        let least: f64 = if self.day.is(HorseTrait::OneSided) {
-            1.5
-        } else {
-            1.0
-        };
-        let level = &self.horse.ladder.levels[chosen.index];
-        let planned = self
-            .day
-            .planned
-            .iter()
-            .find(|block| block.level == level.level)
-            .and_then(|block| block.side)
-            .filter(|side| *side != Side::Both);
-        let asks = self.horse.file.asks_until(chosen.index, self.horse.on);
-        let seen = window_of(asks, &level.gate, self.horse.on);
-        let horizon_s = level.gate.horizon_s;
-        let mean_s = |side| restricted_mean_s(&times_of(seen, side), horizon_s);
-        let timed = mean_s(Side::Left)
-            .zip(mean_s(Side::Right))
-            .map(|(left, right)| {
-                let slow = if left > right {
-                    Side::Left
-                } else {
-                    Side::Right
-                };
-                (slow, time_ratio(seen, horizon_s).unwrap_or(1.0))
-            });
-        let (side, ratio) = match timed.or_else(|| self.by_readiness(chosen.index)) {
-            Some((side, ratio)) => (Some(side), ratio),
-            None => (None, 1.0),
-        };
-        match planned {
-            Some(side) => (Some(side), ratio.clamp(least.max(1.5), 2.0)),
-            None => (side, ratio.clamp(least, 2.0)),
-        }
-    }
-
-    /// Where nothing is timed: a point of readiness less is worth two asks in a hundred.
-    fn by_readiness(&self, index: usize) -> Option<(Side, f64)> {
-        let standing = &self.horse.standings[index];
-        if standing.history.soft_days.is_empty() {
-            return None;
-        }
-        let now = |side| standing.history.readiness.now(side);
-        let apart = now(Side::Left) - now(Side::Right);
-        let stiff = if apart < 0.0 { Side::Left } else { Side::Right };
-        Some((stiff, 1.0 + 2.0 * apart.abs()))
     }
 }
 

@@ -7,6 +7,7 @@
 //! - [`cold`](mod@cold): first asks before anything else
 //! - [`choice`]: the best card, exactly
 //! - [`lay_out`]: its parts in order, with minutes and asks a side
+//! - [`side_share`]: how its asks are shared out between the sides
 //! - [`block`]: what a card and its parts hold
 //! - [`build`]: all of it together
 //! - [`words`]: why, what counts as soft, when to quit, what to do if it goes wrong
@@ -30,6 +31,7 @@ pub mod fit;
 pub mod horse;
 pub mod lay_out;
 pub mod limits;
+pub mod side_share;
 pub mod words;
 pub mod worth;
 

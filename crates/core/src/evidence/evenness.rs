@@ -1,4 +1,4 @@
-//! Evenness: left against right, and which side is the stiff one.
+//! Evenness: left against right.
 //!
 //! # Source
 //! Symmetry index 200 (L - R) / (L + R) %: Robinson, Herzog and Nigg, Journal
@@ -23,8 +23,9 @@ pub struct Evenness {
     /// Symmetry index of the restricted mean times, in percent; above zero: the
     /// left is slower. None where it is not timed.
     pub symmetry_index_pct: Option<f64>,
-    /// The side with the lower soft share; with equal shares, the slower one.
-    pub stiff_side: Option<Side>,
+    /// The side with the lower soft share; with equal shares, the slower one. What these
+    /// asks show, and not yet the stiff side: see [`stiff`](super::stiff).
+    pub lower_side: Option<Side>,
     /// Log-rank p of the times: how easily chance alone makes such a difference.
     pub p: Option<f64>,
 }
@@ -52,7 +53,7 @@ pub fn evenness(
         difference,
         time_ratio: means.map(|(left, right)| ratio(left, right)),
         symmetry_index_pct: means.map(|(left, right)| symmetry_index_pct(left, right)),
-        stiff_side: stiff_side(difference, means.map_or(0.0, |(left, right)| left - right)),
+        lower_side: lower_side(difference, means.map_or(0.0, |(left, right)| left - right)),
         p: log_rank(left.1, right.1).map(|test| test.p),
     }
 }
@@ -64,7 +65,7 @@ fn ratio(left_mean: f64, right_mean: f64) -> f64 {
     left.max(right) / left.min(right)
 }
 
-fn stiff_side(share_difference: f64, time_difference: f64) -> Option<Side> {
+fn lower_side(share_difference: f64, time_difference: f64) -> Option<Side> {
     match (share_difference, time_difference) {
         (share, _) if share < 0.0 => Some(Side::Left),
         (share, _) if share > 0.0 => Some(Side::Right),

@@ -5,7 +5,7 @@
 //! - [`share`]: soft share with its bounds, days as clusters
 //! - [`readiness`]: how soft the horse is now, from its whole history
 //! - [`possible_horse`]: how it might go on
-//! - [`rider`]: how riders differ on the same horses
+//! - [`rider`], [`riders_from`]: how riders differ on the same horses, and from which day on
 //! - [`rigs`]: which rig was new, and soft shares by rig
 //! - [`learning`]: whether it is learning at all
 //! - [`give_time`]: time to give, unanswered asks as censored
@@ -27,6 +27,7 @@ pub mod learning;
 pub mod possible_horse;
 pub mod readiness;
 pub mod rider;
+pub mod riders_from;
 pub mod rigs;
 pub mod share;
 pub mod slip;

@@ -89,6 +89,9 @@ const NEWEST: f64 = 0.2;
 /// Width of the limit, in standard deviations: at most one false alarm in 200 rides of a
 /// horse that stays where it is (`tests/held/steady.rs`).
 const WIDTH: f64 = 3.0;
+/// A slip is over once the average stands within this part of the limit again: one that
+/// hangs about the limit is one alarm and not many.
+const BACK: f64 = 0.5;
 /// How much days differ as a whole, on the logit scale.
 const DAY_SD: f64 = 0.5;
 
@@ -102,7 +105,7 @@ pub struct Slip {
     pub lower: f64,
     /// The moving average now.
     pub now: f64,
-    /// The day it first fell under, of those since it last stood above.
+    /// The day it first fell under; none once it has come half the way back.
     #[cfg_attr(feature = "schema", schema(value_type = Option<String>, format = Date))]
     pub since: Option<Date>,
 }
@@ -147,12 +150,10 @@ pub fn slip(days: &[(Date, SoftCount)], held_since: Date) -> Option<Slip> {
         average = NEWEST * share + (1.0 - NEWEST) * average;
         variance = NEWEST * NEWEST * (chance / f64::from(count.asked) + of_days)
             + (1.0 - NEWEST).powi(2) * variance;
-        lower = target - WIDTH * (variance + unknown).sqrt();
-        under = if average < lower {
-            under.or(Some(*day))
-        } else {
-            None
-        };
+        let reach = WIDTH * (variance + unknown).sqrt();
+        lower = target - reach;
+        let over = if under.is_some() { BACK } else { 1.0 };
+        under = (average < target - over * reach).then(|| under.unwrap_or(*day));
     }
     Some(Slip {
         settled: target,

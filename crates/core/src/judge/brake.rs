@@ -55,6 +55,17 @@ impl BrakeChain {
         }
     }
 
+    /// Why nothing fast is done for now; none where the brake is held at the lope.
+    pub fn no_fast_work(
+        self,
+        ladder: &Ladder,
+        standings: &[Standing],
+        sex: Option<Sex>,
+    ) -> Option<String> {
+        let is_fast = self.fastest() >= Gait::Lope;
+        self.text(ladder, standings, sex).filter(|_| !is_fast)
+    }
+
     /// Whether a level may be asked at its gait.
     pub fn allows(self, ladder: &Ladder, index: usize) -> bool {
         let level: &LadderLevel = &ladder.levels[index];

@@ -11,7 +11,8 @@ use super::held::hold::Hold;
 use super::held::placing::Placing;
 use super::intake::KeptIntake;
 use super::overrule::Overrule;
-use crate::evidence::rider::{RiderDay, RiderOffset};
+use crate::evidence::rider::RiderDay;
+use crate::evidence::riders_from::{RidersFrom, of_day};
 use crate::evidence::rigs::RigsOfRides;
 use crate::evidence::{Ask, SoftCount};
 use crate::horse::{CareNote, RideMark, Sex};
@@ -96,26 +97,22 @@ impl HorseFile {
         }
     }
 
-    /// Takes into account how riders differ, where that is very likely real. Its rides
-    /// are known by now.
-    pub fn take_in_riders(&mut self, riders: &[RiderOffset]) {
-        let offsets: HashMap<Uuid, f64> = riders
-            .iter()
-            .filter(|rider| rider.is_very_likely_real())
-            .map(|rider| (rider.rider_id, rider.offset))
-            .collect();
-        let of_rides: HashMap<Uuid, f64> = self
-            .rides
-            .iter()
-            .filter_map(|ride| Some((ride.ride_id, *offsets.get(&ride.rider_id?)?)))
-            .collect();
-        if of_rides.is_empty() {
+    /// Takes into account how riders differ, where that is very likely real: each ask by the
+    /// comparison of its day, `in_use` in the order of their days. Its rides are known by now.
+    pub fn take_in_riders(&mut self, in_use: &[RidersFrom]) {
+        if in_use.iter().all(|one| one.riders.is_empty()) {
             return;
         }
+        let rider_of: HashMap<Uuid, Uuid> = self
+            .rides
+            .iter()
+            .filter_map(|ride| Some((ride.ride_id, ride.rider_id?)))
+            .collect();
         for ask in self.asks.iter_mut().flatten() {
-            ask.rider_offset = of_rides
+            let offset = rider_of
                 .get(&ask.ride_id)
-                .map_or(0.0, |offset| *offset as f32);
+                .and_then(|rider| Some(of_day(in_use, ask.day)?.offset(*rider)));
+            ask.rider_offset = offset.unwrap_or(0.0) as f32;
         }
     }
 

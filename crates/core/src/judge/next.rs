@@ -2,6 +2,7 @@
 
 use jiff::civil::Date;
 
+use super::brake::BrakeChain;
 use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use crate::day::days_between;
@@ -12,8 +13,9 @@ const UNDER_WAY_DAYS: i64 = 21;
 
 /// The level that the next ride is about: who should look first; then what was
 /// sent down; then what was lost, and what lacks only a day or a first ask; then what is in
-/// doubt, and the nearest of what is being worked on; then what has just opened; then what went rusty. Of equals
-/// the one asked last, then the higher one. None for a horse that has nothing open.
+/// doubt, and the nearest of what is being worked on; then what has just opened; then what
+/// went rusty. Nothing is asked faster than the brake allows. Of equals the one asked last,
+/// then the higher one. None for a horse that has nothing open.
 pub fn next_level(ladder: &Ladder, standings: &[Standing], on: Date) -> Option<usize> {
     next_level_of(ladder, standings, on, |_| true)
 }
@@ -25,9 +27,10 @@ pub fn next_level_of(
     on: Date,
     among: impl Fn(usize) -> bool,
 ) -> Option<usize> {
+    let brake = BrakeChain::of(ladder, standings);
     standings
         .iter()
-        .filter(|standing| among(standing.index))
+        .filter(|standing| among(standing.index) && brake.allows(ladder, standing.index))
         .filter_map(|standing| Some((urgency(ladder, standings, standing, on)?, standing)))
         .min_by(|(a, one), (b, other)| {
             a.cmp(b)

@@ -1,5 +1,6 @@
-//! The sides of each level against each other over the last four weeks: which is
-//! the stiff one, and how sure that is.
+//! The sides of each level against each other over the last four weeks. Which side is the
+//! stiff one is said of the horse, over all its levels: see
+//! [`stiff`](crate::evidence::stiff).
 
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -34,8 +35,6 @@ pub struct LevelSides {
     pub low: f64,
     /// Upper bound of it.
     pub high: f64,
-    /// Whether the shares differ beyond chance: the bounds leave out zero.
-    pub proven: bool,
 }
 
 /// Every level that was asked on each side in the last four weeks, the most uneven
@@ -77,6 +76,5 @@ fn of_level(level: usize, asks: &[Ask], horizon_s: f64) -> Option<LevelSides> {
         ),
         low: found.low,
         high: found.high,
-        proven: found.low > 0.0 || found.high < 0.0,
     })
 }

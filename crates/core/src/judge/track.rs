@@ -58,7 +58,9 @@ pub struct UnderWay {
     pub limits: Option<ItemKind>,
     /// The side of that rail.
     pub limits_side: Option<Side>,
-    /// Days since it was first asked, when that is long.
+    /// Days that it has been worked on without being held, when that is long: since it was
+    /// first asked, or since it was lost. None while what it needs is not held, or when it
+    /// was not asked lately: then something else is under way.
     pub stuck_days: Option<u32>,
 }
 
@@ -91,11 +93,7 @@ pub fn tracks(ladder: &Ladder, standings: &[Standing], on: Date) -> Vec<TrackSta
 
 fn under_way(ladder: &Ladder, standing: &Standing, on: Date) -> UnderWay {
     let level = &ladder.levels[standing.index];
-    let since = standing
-        .history
-        .soft_days
-        .first()
-        .map_or(0, |first| days_between(first.day, on));
+    let worked = worked_since(standing, on).map_or(0, |since| days_between(since, on));
     UnderWay {
         level: level.level.clone(),
         name: level.name.clone(),
@@ -103,8 +101,17 @@ fn under_way(ladder: &Ladder, standing: &Standing, on: Date) -> UnderWay {
         state: standing.state,
         limits: standing.nearest.map(|nearest| nearest.limits),
         limits_side: standing.nearest.and_then(|nearest| nearest.limits_side),
-        stuck_days: (since > STUCK_DAYS).then_some(since as u32),
+        stuck_days: (worked > STUCK_DAYS).then_some(worked as u32),
     }
+}
+
+/// Since when a level has been worked on without being held.
+fn worked_since(standing: &Standing, on: Date) -> Option<Date> {
+    let may_be_worked_on = !matches!(standing.state, State::Closed | State::Waiting);
+    let lately = days_between(standing.last_asked?, on) <= STUCK_DAYS;
+    let first = standing.history.soft_days.first().map(|first| first.day);
+    let lost = standing.history.hold.lost.as_ref().map(|lost| lost.day);
+    lost.or(first).filter(|_| may_be_worked_on && lately)
 }
 
 /// The stiff side, and how much it was worked.
@@ -146,7 +153,7 @@ pub fn stiff_side(file: &HorseFile, on: Date) -> Option<StiffSide> {
     if known.iter().any(|asked| *asked < LEAST_ASKS) {
         return None;
     }
-    let apart = sides_apart(file.sides_by_day(from, on)).filter(SidesApart::is_named)?;
+    let apart = sides_lately(file, on).filter(SidesApart::is_named)?;
     let stiff = usize::from(apart.stiff == Side::Right);
     Some(StiffSide {
         side: apart.stiff,
@@ -157,4 +164,10 @@ pub fn stiff_side(file: &HorseFile, on: Date) -> Option<StiffSide> {
         other_asked: week[1 - stiff],
         neglected: week[stiff] < week[1 - stiff],
     })
+}
+
+/// Left against right over the days that the stiff side is known by, sure or not.
+pub fn sides_lately(file: &HorseFile, on: Date) -> Option<SidesApart> {
+    let from = on.saturating_sub((STIFF_KNOWN_DAYS - 1).days());
+    sides_apart(file.sides_by_day(from, on))
 }

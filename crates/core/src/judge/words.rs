@@ -105,11 +105,11 @@ fn stay(
     }
     match takes.limits {
         Some(kind) => {
-            let stiff = check.evenness.and_then(|even| even.stiff_side);
+            let lower = check.evenness.and_then(|even| even.lower_side);
             format!(
                 "What's holding {} back: {}.",
                 pronouns(sex).him,
-                rail(kind, takes.limits_side.or(stiff))
+                rail(kind, takes.limits_side.or(lower))
             )
         }
         None => "Same again.".to_owned(),
@@ -299,12 +299,10 @@ fn sides_item(item: &Item, check: &GateCheck) -> String {
     let Some(even) = check.evenness else {
         return "Left and right can't be compared until both were asked.".to_owned();
     };
-    let stiff = even
-        .stiff_side
+    let lags = even
+        .lower_side
         .filter(|_| !item.passes)
-        .map_or_else(String::new, |side| {
-            format!("; the {} is the stiff side", side.word())
-        });
+        .map_or_else(String::new, |side| format!("; the {} lags", side.word()));
     match (item.item, even.time_ratio, even.symmetry_index_pct) {
         (ItemKind::TimeRatio, Some(ratio), _) if ratio < 1.05 => {
             "Both sides take about as long.".to_owned()
@@ -320,7 +318,7 @@ fn sides_item(item: &Item, check: &GateCheck) -> String {
             )
         }
         _ => format!(
-            "The sides are {:.0} points apart ({:.0} at most){stiff}.",
+            "The sides are {:.0} points apart ({:.0} at most){lags}.",
             (even.difference.abs() * 100.0 - 1e-9).ceil().max(0.0),
             item.needed * 100.0
         ),

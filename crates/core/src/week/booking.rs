@@ -138,6 +138,9 @@ pub struct Booking {
     /// Work on a pattern.
     #[serde(default)]
     pub pattern: bool,
+    /// It is for fast work: the lope, or what takes a horse's strength at any gait.
+    #[serde(default)]
+    pub fast: bool,
     /// Somebody has to stand by.
     #[serde(default)]
     pub helper: bool,
@@ -156,7 +159,7 @@ impl Booking {
 
     /// Whether it is fast work: too much for a hot day.
     pub fn is_fast(&self) -> bool {
-        self.cattle || self.pattern
+        self.fast || self.cattle || self.pattern
     }
 
     /// Whether both stand at the same time. One may begin as the other ends.
@@ -232,6 +235,11 @@ pub struct DayHorse {
     /// Nobody gets on until it was looked at.
     #[serde(default)]
     pub check_first: bool,
+    /// Why it does nothing fast for now, in a sentence: its brake. Null where the brake is held
+    /// at the lope.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_length = 300))]
+    pub brake: Option<String>,
     /// Other days of the same week, Monday to Sunday, on which it is ridden.
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 6))]

@@ -70,6 +70,8 @@ pub enum Rule {
     MostHorses,
     /// In the heat rides are short and slow.
     ShortAndSlow,
+    /// A horse does nothing fast while its brake is not held at the lope.
+    BrakeHolds,
 }
 
 impl Rule {
@@ -84,6 +86,7 @@ impl Rule {
                 | Rule::Busy
                 | Rule::MostHorses
                 | Rule::ShortAndSlow
+                | Rule::BrakeHolds
                 | Rule::HourPassed
         )
     }
@@ -233,6 +236,10 @@ impl Walk<'_> {
             let text = format!("Have {} looked at before anybody gets on.", horse.name);
             self.say(Rule::CheckFirst, &[booking], text);
         }
+        if let Some(brake) = horse.brake.as_ref().filter(|_| booking.is_fast()) {
+            let text = format!("Nothing fast with {} yet. {brake}", horse.name);
+            self.say(Rule::BrakeHolds, &[booking], text);
+        }
         let alone = (horse.first_rides || booking.helper) && !self.somebody_else(booking);
         if alone && horse.first_rides {
             let text = format!(
@@ -340,10 +347,10 @@ impl Walk<'_> {
                 &[booking],
                 format!(
                     "{hot}: too hot for {} with {horse}.",
-                    if booking.cattle {
-                        "cattle work"
-                    } else {
-                        "a pattern"
+                    match (booking.cattle, booking.pattern) {
+                        (true, _) => "cattle work",
+                        (_, true) => "a pattern",
+                        _ => "fast work",
                     }
                 ),
             ),

@@ -34,6 +34,7 @@ fn ride(
         minutes,
         cattle: false,
         pattern: false,
+        fast: false,
         helper: false,
     }
 }
@@ -61,6 +62,7 @@ fn horse(number: u128) -> DayHorse {
         first_rides: false,
         most_rides: 1,
         check_first: false,
+        brake: None,
         other_days: 0,
         hard_next_to: false,
     }
@@ -236,6 +238,24 @@ fn heat_and_a_calendar_of_ones_own_are_looked_at() {
         },
     ];
     assert_eq!(texts(&busy), ["Tobin is busy from 8:00 AM to 9:00 AM."]);
+}
+
+#[test]
+fn a_brake_that_is_not_held_at_the_lope_lets_nothing_fast_be_booked_unsaid() {
+    let mut lope = day(vec![ride(0, 0, 1, 1, 450, 45)]);
+    lope.horses[0].brake =
+        Some("Walk only: the brake missed twice on the right since March 3.".to_owned());
+    assert_eq!(texts(&lope), [""; 0], "nothing fast");
+    lope.bookings[0].fast = true;
+    assert_eq!(
+        texts(&lope),
+        [
+            "Nothing fast with Oatcake yet. Walk only: the brake missed twice on the right since March 3."
+        ]
+    );
+    assert!(!broken(&lope, false)[0].hard, "the trainer decides");
+    lope.horses[0].brake = None;
+    assert_eq!(texts(&lope), [""; 0]);
 }
 
 #[test]

@@ -20,61 +20,15 @@ fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
             found.insert(Rule2::Midnight);
         }
         for (index, one) in now.iter().enumerate() {
-            let others = || {
-                now.iter()
-                    .enumerate()
-                    .filter(move |(other, _)| *other != index)
-            };
-            if others()
-                .any(|(_, other)| one.person_id.is_some() && other.person_id == one.person_id)
-            {
-                found.insert(Rule2::Person);
-            }
-            if others().any(|(_, other)| one.horse_id.is_some() && other.horse_id == one.horse_id) {
-                found.insert(Rule2::Horse);
-            }
-            let ridden = matches!(one.kind, BookingKind::Ride | BookingKind::Outing);
-            if ridden
-                && others().any(|(_, other)| {
-                    other.kind == BookingKind::GroundDragged
-                        && one.place_id.is_some()
-                        && other.place_id == one.place_id
-                })
-            {
-                found.insert(Rule2::Dragged);
-            }
-            let horse = day
-                .horses
+            let others: Vec<&Booking> = now
                 .iter()
-                .find(|horse| Some(horse.horse_id) == one.horse_id);
-            if ridden && horse.is_some_and(|horse| horse.check_first) {
-                found.insert(Rule2::Check);
-            }
-            let too_hot = day.heat.iter().any(|hour| {
-                hour.from_min / 60 == minute / 60 && hour.temperature_f + hour.humidity_pct > 180.0
-            });
-            let closed = day.places.iter().any(|place| {
-                one.place_id == Some(place.place_id)
-                    && place
-                        .opens_min
-                        .zip(place.closes_min)
-                        .is_some_and(|(opens, closes)| !(opens..closes).contains(&minute))
-            });
-            if ridden && closed {
-                found.insert(Rule2::Closed);
-            }
-            if ridden && too_hot {
-                found.insert(Rule2::Hot);
-            }
-            let elsewhere = day.people.iter().any(|person| {
-                one.person_id == Some(person.person_id)
-                    && person
-                        .busy
-                        .iter()
-                        .any(|busy| (busy.from_min..busy.to_min).contains(&minute))
-            });
-            if ridden && elsewhere {
-                found.insert(Rule2::Busy);
+                .enumerate()
+                .filter(|(other, _)| *other != index)
+                .map(|(_, other)| *other)
+                .collect();
+            found.extend(with_others(one, &others));
+            if matches!(one.kind, BookingKind::Ride | BookingKind::Outing) {
+                found.extend(ridden(day, one, minute));
             }
         }
         for place in &day.places {
@@ -100,6 +54,66 @@ fn checked(day: &DayPlan) -> BTreeSet<Rule2> {
         found.insert(Rule2::Alone);
     }
     found
+}
+
+/// What somebody or something would have to be in two places for.
+fn with_others(one: &Booking, others: &[&Booking]) -> Vec<Rule2> {
+    let mut found = Vec::new();
+    let shares = |of: fn(&Booking) -> Option<Uuid>| {
+        of(one).is_some() && others.iter().any(|other| of(other) == of(one))
+    };
+    if shares(|one| one.person_id) {
+        found.push(Rule2::Person);
+    }
+    if shares(|one| one.horse_id) {
+        found.push(Rule2::Horse);
+    }
+    let dragged = others.iter().any(|other| {
+        other.kind == BookingKind::GroundDragged
+            && one.place_id.is_some()
+            && other.place_id == one.place_id
+    });
+    if dragged && matches!(one.kind, BookingKind::Ride | BookingKind::Outing) {
+        found.push(Rule2::Dragged);
+    }
+    found
+}
+
+/// What speaks against a horse being ridden at that minute.
+fn ridden(day: &DayPlan, one: &Booking, minute: u16) -> Vec<Rule2> {
+    let horse = day
+        .horses
+        .iter()
+        .find(|horse| Some(horse.horse_id) == one.horse_id);
+    let too_hot = day.heat.iter().any(|hour| {
+        hour.from_min / 60 == minute / 60 && hour.temperature_f + hour.humidity_pct > 180.0
+    });
+    let closed = day.places.iter().any(|place| {
+        one.place_id == Some(place.place_id)
+            && place
+                .opens_min
+                .zip(place.closes_min)
+                .is_some_and(|(opens, closes)| !(opens..closes).contains(&minute))
+    });
+    let elsewhere = day.people.iter().any(|person| {
+        let busy = || person.busy.iter();
+        one.person_id == Some(person.person_id)
+            && busy().any(|busy| (busy.from_min..busy.to_min).contains(&minute))
+    });
+    let is_fast = one.fast || one.cattle || one.pattern;
+    [
+        (horse.is_some_and(|horse| horse.check_first), Rule2::Check),
+        (
+            is_fast && horse.is_some_and(|horse| horse.brake.is_some()),
+            Rule2::Brake,
+        ),
+        (closed, Rule2::Closed),
+        (too_hot, Rule2::Hot),
+        (elsewhere, Rule2::Busy),
+    ]
+    .into_iter()
+    .filter_map(|(is_so, rule)| is_so.then_some(rule))
+    .collect()
 }
 
 /// Whether every one of these rides can have a helper of its own: all ways tried.
@@ -141,6 +155,7 @@ enum Rule2 {
     Hot,
     Busy,
     Closed,
+    Brake,
 }
 
 fn told(rule: Rule) -> Option<Rule2> {
@@ -155,6 +170,7 @@ fn told(rule: Rule) -> Option<Rule2> {
         Rule::TooHot => Some(Rule2::Hot),
         Rule::PlaceOpen => Some(Rule2::Closed),
         Rule::Busy => Some(Rule2::Busy),
+        Rule::BrakeHolds => Some(Rule2::Brake),
         _ => None,
     }
 }
@@ -173,19 +189,24 @@ fn any_day() -> impl Strategy<Value = DayPlan> {
             BookingKind::Farrier,
             BookingKind::GroundDragged,
         ]),
+        any::<[bool; 3]>(),
     );
     (
         prop::collection::vec(booking, 0..8),
+        any::<[bool; 4]>(),
         any::<[bool; 4]>(),
         any::<[bool; 4]>(),
         prop::collection::vec(60.0f64..140.0, 24),
         prop::collection::vec((0usize..3, 0u16..288, 1u16..24), 0..3),
         prop::option::of((0u16..144, 144u16..288)),
     )
-        .prop_map(|(bookings, check, first, heat, busy, open)| {
+        .prop_map(|(bookings, check, first, brake, heat, busy, open)| {
             let bookings = bookings.into_iter().enumerate().map(
-                |(number, (horse, person, place, from_min, minutes, kind))| Booking {
+                |(number, (horse, person, place, from_min, minutes, kind, hard))| Booking {
                     kind,
+                    fast: hard[0],
+                    cattle: hard[0] && hard[1],
+                    pattern: hard[1] && hard[2],
                     horse_id: (!kind.is_set_up()).then_some(id(1, horse)),
                     person_id: person
                         .filter(|_| !kind.is_set_up())
@@ -195,9 +216,10 @@ fn any_day() -> impl Strategy<Value = DayPlan> {
                 },
             );
             let mut day = day(bookings.collect());
-            for (horse, (check, first)) in day.horses.iter_mut().zip(check.into_iter().zip(first)) {
-                horse.check_first = check;
-                horse.first_rides = first;
+            for (number, horse) in day.horses.iter_mut().enumerate() {
+                horse.check_first = check[number];
+                horse.first_rides = first[number];
+                horse.brake = brake[number].then(|| "Walk only: the brake missed.".to_owned());
             }
             day.heat = heat
                 .into_iter()

@@ -99,7 +99,7 @@ fn a_horse_that_stays_where_it_is_does_not_slip() {
     let days = Normal::new(0.0, 0.5).unwrap();
     for asks in [2u32, 4, 10] {
         let (mut alarms, mut seen) = (0u32, 0u32);
-        let horses = 100;
+        let horses = 200;
         for _ in 0..horses {
             let rides: Vec<SoftCount> = (0..206)
                 .map(|_| drawn(asks, 2.197 + days.sample(&mut rng), &mut rng))

@@ -1,16 +1,20 @@
 //! The ladders that horses stand on: the standard one, and those of the barn's
 //! programs.
 
-use std::collections::HashMap;
+use std::collections::{HashMap, HashSet};
 use std::sync::Arc;
 
 use cavesson_core::ladder::{Ladder, LadderFile};
 use cavesson_core::program::Program;
+use cavesson_store::horse_program::{OnProgram, VersionFrom};
 use cavesson_store::known::KnownVersion;
 use cavesson_store::program::{self, ProgramVersion};
-use cavesson_store::{BarnTransaction, StoreResult};
+use cavesson_store::{BarnTransaction, StoreResult, horse_program};
+use jiff::civil::Date;
 use moka::sync::Cache;
 use uuid::Uuid;
+
+use super::programs_before::{self, Version};
 
 /// Ladders of programs kept in memory.
 const MOST_LADDERS: u64 = 500;
@@ -27,6 +31,17 @@ pub struct HorseLadder {
     /// The program that the horse is on and that does not fit any more. The ladder
     /// is the standard one then.
     pub unfit: Option<Arc<Unfit>>,
+    /// What the horse stood on before, the earliest first.
+    pub before: Arc<Vec<StoodOn>>,
+}
+
+/// A ladder that a horse stood on until another took its place.
+#[derive(Clone)]
+pub struct StoodOn {
+    /// The ladder, and its program.
+    pub on: HorseLadder,
+    /// The first day on which it stood on another.
+    pub until: Date,
 }
 
 /// A program that no longer fits: stored by another version, or made on a ladder
@@ -44,7 +59,32 @@ pub struct Unfit {
 impl HorseLadder {
     /// Whether a verdict by one is a verdict by the other.
     pub fn is_same(&self, other: &HorseLadder) -> bool {
-        self.program == other.program && self.unfit == other.unfit
+        let is_same = |one: &HorseLadder, other: &HorseLadder| {
+            one.program == other.program && one.unfit == other.unfit
+        };
+        is_same(self, other)
+            && self.before.len() == other.before.len()
+            && self
+                .before
+                .iter()
+                .zip(other.before.iter())
+                .all(|(one, other)| one.until == other.until && is_same(&one.on, &other.on))
+    }
+
+    /// The same horse on another ladder from `day` on.
+    pub fn then(&self, next: HorseLadder, day: Date) -> HorseLadder {
+        let mut before = self.before.as_ref().clone();
+        before.push(StoodOn {
+            on: HorseLadder {
+                before: Arc::default(),
+                ..self.clone()
+            },
+            until: day,
+        });
+        HorseLadder {
+            before: Arc::new(before),
+            ..next
+        }
     }
 }
 
@@ -73,6 +113,7 @@ impl Ladders {
             program: None,
             changes: Arc::default(),
             unfit: None,
+            before: Arc::default(),
         }
     }
 
@@ -97,6 +138,7 @@ impl Ladders {
                 program: Some(program),
                 changes: Arc::new(changes),
                 unfit: None,
+                before: Arc::default(),
             },
             Err(why) => {
                 tracing::error!(%why, program_id = %kept.program_id, "program does not fit");
@@ -112,7 +154,7 @@ impl Ladders {
         }
     }
 
-    /// The ladders of these horses that are on a program, by horse.
+    /// The ladder of each of these horses on `on`, with those it stood on before.
     ///
     /// # Errors
     /// When the query fails.
@@ -120,26 +162,87 @@ impl Ladders {
         &self,
         barn: &mut BarnTransaction,
         horses: impl Iterator<Item = &KnownVersion>,
+        on: Date,
     ) -> StoreResult<HashMap<Uuid, HorseLadder>> {
-        let on_programs: Vec<(Uuid, Uuid)> = horses
-            .filter_map(|horse| Some((horse.horse_id, horse.program_id?)))
+        let always: Vec<(Uuid, Option<Uuid>)> = horses
+            .map(|horse| (horse.horse_id, horse.program_id))
             .collect();
-        if on_programs.is_empty() {
-            return Ok(HashMap::new());
-        }
-        let barn_id = barn.barn_id();
-        let of_programs: HashMap<Uuid, HorseLadder> = program::in_use(barn)
-            .await?
+        let ids: Vec<Uuid> = always.iter().map(|(horse, _)| *horse).collect();
+        let on_programs = horse_program::of_horses(barn, &ids).await?;
+        let mut programs: Vec<Uuid> = on_programs
             .iter()
-            .map(|kept| (kept.program_id, self.of(barn_id, kept)))
+            .filter_map(|one| one.program_id)
+            .chain(always.iter().filter_map(|(_, program)| *program))
             .collect();
-        Ok(on_programs
+        programs.sort_unstable();
+        programs.dedup();
+        let mut versions: HashMap<Uuid, Vec<VersionFrom>> = HashMap::new();
+        if !programs.is_empty() {
+            for version in horse_program::versions(barn, &programs).await? {
+                versions
+                    .entry(version.program_id)
+                    .or_default()
+                    .push(version);
+            }
+        }
+        let stood: Vec<(Uuid, (Vec<(Version, Date)>, Version))> = always
             .into_iter()
-            .filter_map(|(horse, program)| Some((horse, of_programs.get(&program)?.clone())))
-            .collect())
+            .map(|(horse, program)| {
+                let own = on_programs.iter().filter(|one| one.horse_id == horse);
+                let own: Vec<OnProgram> = own.copied().collect();
+                (horse, programs_before::until(&own, program, &versions, on))
+            })
+            .collect();
+        let named = stood.iter().flat_map(|(_, (before, now))| {
+            let before = before.iter().map(|(version, _)| *version);
+            before.chain([*now]).flatten()
+        });
+        let made = self.made(barn, named.collect()).await?;
+        let of = |version: &Version| {
+            let made = version.and_then(|version| made.get(&version));
+            made.cloned().unwrap_or_else(|| self.standard())
+        };
+        let ladders = stood.iter().map(|(horse, (before, now))| {
+            let before = before.iter().map(|(version, until)| StoodOn {
+                on: of(version),
+                until: *until,
+            });
+            let ladder = HorseLadder {
+                before: Arc::new(before.collect()),
+                ..of(now)
+            };
+            (*horse, ladder)
+        });
+        Ok(ladders.collect())
     }
 
-    /// The ladder of each of these horses.
+    /// The ladders of these versions of programs; those not yet in memory are read.
+    async fn made(
+        &self,
+        barn: &mut BarnTransaction,
+        versions: HashSet<(Uuid, i32)>,
+    ) -> StoreResult<HashMap<(Uuid, i32), HorseLadder>> {
+        let barn_id = barn.barn_id();
+        let mut made = HashMap::with_capacity(versions.len());
+        let mut wanted = Vec::new();
+        for version in versions {
+            match self.of_programs.get(&(barn_id, version.0, version.1)) {
+                Some(ladder) => {
+                    made.insert(version, ladder);
+                }
+                None => wanted.push(version),
+            }
+        }
+        if !wanted.is_empty() {
+            for kept in program::some_versions(barn, &wanted).await? {
+                let ladder = self.of(barn_id, &kept);
+                made.insert((kept.program_id, kept.version), ladder);
+            }
+        }
+        Ok(made)
+    }
+
+    /// The ladder of each of these horses on `on`.
     ///
     /// # Errors
     /// When the query fails.
@@ -147,14 +250,9 @@ impl Ladders {
         &self,
         barn: &mut BarnTransaction,
         horse_ids: &[Uuid],
+        on: Date,
     ) -> StoreResult<HashMap<Uuid, HorseLadder>> {
         let versions = cavesson_store::known::versions(barn, horse_ids).await?;
-        let mut ladders = self.in_use(barn, versions.iter()).await?;
-        for version in &versions {
-            ladders
-                .entry(version.horse_id)
-                .or_insert_with(|| self.standard());
-        }
-        Ok(ladders)
+        self.in_use(barn, versions.iter(), on).await
     }
 }

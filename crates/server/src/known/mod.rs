@@ -6,8 +6,10 @@
 //! from exactly the version that the request's own transaction sees, so it is never
 //! stale; and what is kept here equals what a fresh server would read.
 
+mod carried;
 pub mod horse_ladder;
 pub mod keep;
+mod programs_before;
 mod read;
 mod retell;
 pub mod riders;
@@ -17,10 +19,11 @@ use std::sync::{Arc, Mutex, PoisonError};
 
 use cavesson_core::card::{Card, Day};
 use cavesson_core::evidence::rider::RiderOffset;
+use cavesson_core::evidence::riders_from::{RidersFrom, in_use};
 use cavesson_core::horse::{CareNote, Sex};
 use cavesson_core::judge::horse::{JudgedBefore, judge_horse_after};
 use cavesson_core::judge::{
-    DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts, Standing,
+    BrakeChain, DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts, Standing,
 };
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
@@ -45,11 +48,25 @@ const MOST_CARDS: usize = 4;
 /// device did not make the same.
 type HorseOfBarn = (Uuid, Uuid);
 
+/// Barns whose riders are kept in memory.
+const MOST_BARNS: u64 = 1000;
+
+/// How a barn's riders differ.
+#[derive(Debug, Default, PartialEq)]
+pub struct RidersOfBarn {
+    /// The comparisons that asks are read by, the earliest first.
+    pub in_use: Vec<RidersFrom>,
+    /// The last comparison.
+    pub latest: Vec<RiderOffset>,
+}
+
 /// What has been read of the horses so far.
 #[derive(Clone)]
 pub struct KnownHorses {
     horses: Cache<HorseOfBarn, Arc<Known>>,
     judged: Cache<HorseOfBarn, Arc<Judged>>,
+    /// By barn and the day of the last comparison.
+    riders: Cache<(Uuid, Date), Arc<RidersOfBarn>>,
     /// The ladders of the programs.
     pub ladders: Ladders,
     judging: Line,
@@ -94,7 +111,7 @@ pub struct ReadHorse {
     /// Its ladder.
     pub on_ladder: HorseLadder,
     /// How the barn's riders differ, as far as that was known.
-    pub riders: Arc<Vec<RiderOffset>>,
+    pub riders: Arc<RidersOfBarn>,
     /// The last day up to which what was said of it has been kept.
     pub judged_until: Option<Date>,
 }
@@ -108,7 +125,7 @@ pub struct Judged {
     /// Its ladder.
     pub on_ladder: HorseLadder,
     /// How the barn's riders differ, as far as that was known.
-    pub riders: Arc<Vec<RiderOffset>>,
+    pub riders: Arc<RidersOfBarn>,
     /// The same, laid along the ladder.
     pub file: HorseFile,
     /// The date.
@@ -155,13 +172,12 @@ impl Judged {
         horse_id: Uuid,
         known: &Arc<Known>,
         on_ladder: &HorseLadder,
-        riders: &Arc<Vec<RiderOffset>>,
+        riders: &Arc<RidersOfBarn>,
         on: Date,
         before: Option<&Judged>,
     ) -> Judged {
-        let mut file = known.file(&on_ladder.ladder);
-        file.take_in_riders(riders);
-        file.mark_new_rigs();
+        let mut file = carried::laid_along(&on_ladder.ladder, known, riders);
+        file.carried = carried::carried(known, on_ladder, riders, before);
         let before = before.map(|before| JudgedBefore {
             file: &before.file,
             standings: &before.standings,
@@ -225,8 +241,14 @@ impl Judged {
             on_ladder,
             &self.riders,
             self.on,
-            None,
+            Some(self),
         )
+    }
+
+    /// Why it does nothing fast for now: its brake. None where that is held at the lope.
+    pub fn no_fast_work(&self) -> Option<String> {
+        let brake = BrakeChain::of(self.ladder(), &self.standings);
+        brake.no_fast_work(self.ladder(), &self.standings, self.file.sex)
     }
 
     /// Its ladder.
@@ -253,6 +275,7 @@ impl KnownHorses {
                 .weigher(move |_: &HorseOfBarn, judged: &Arc<Judged>| weight(judged.known.count))
                 .max_capacity(MOST_REPS)
                 .build(),
+            riders: Cache::new(MOST_BARNS),
             ladders: Ladders::default(),
             judging,
         }
@@ -271,8 +294,8 @@ impl KnownHorses {
             .into_iter()
             .map(|version| (version.horse_id, version))
             .collect();
-        let mut ladders = self.ladders.in_use(barn, versions.values()).await?;
-        let riders = Arc::new(rider_offset::latest(barn, on).await?);
+        let mut ladders = self.ladders.in_use(barn, versions.values(), on).await?;
+        let riders = self.riders(barn, on).await?;
         let mut found = Vec::with_capacity(horse_ids.len());
         for version in horse_ids.iter().filter_map(|id| versions.get(id)) {
             found.push(ReadHorse {
@@ -287,6 +310,27 @@ impl KnownHorses {
             });
         }
         Ok(found)
+    }
+
+    /// How the barn's riders differ, as far as that was known on a day.
+    async fn riders(&self, barn: &mut BarnTransaction, on: Date) -> Answer<Arc<RidersOfBarn>> {
+        let Some(last) = rider_offset::last_compared(barn, on).await? else {
+            return Ok(Arc::default());
+        };
+        let key = (barn.barn_id(), last);
+        if let Some(riders) = self.riders.get(&key) {
+            return Ok(riders);
+        }
+        let comparisons = rider_offset::until(barn, last).await?;
+        let riders = Arc::new(RidersOfBarn {
+            latest: comparisons
+                .last()
+                .map(|last| last.riders.clone())
+                .unwrap_or_default(),
+            in_use: in_use(comparisons),
+        });
+        self.riders.insert(key, riders.clone());
+        Ok(riders)
     }
 
     /// Judges horses that were read. No connection is held meanwhile.
@@ -386,6 +430,41 @@ impl Known {
     /// judged.
     pub fn unreadable(&self) -> usize {
         self.unreadable_reps.len() + self.unreadable_rows
+    }
+
+    /// The first day that something is known of.
+    pub fn first_day(&self) -> Option<Date> {
+        let rides = self.rides.iter().map(|ride| ride.day);
+        let overrules = self.overrules.iter().map(|overrule| overrule.day);
+        let placings = self.placings.iter().map(|placing| placing.day);
+        let intake = self.intake.iter().map(|intake| intake.day);
+        rides.chain(overrules).chain(placings).chain(intake).min()
+    }
+
+    /// Whether the same was known of the days before one, beside what is not dated.
+    fn is_same_before(&self, other: &Known, day: Date) -> bool {
+        let same_reps = |level: &Level| {
+            let of = |known: &Known| known.reps.get(level).cloned().unwrap_or_default();
+            let (own, others) = (of(self), of(other));
+            let early = |reps: &[Rep]| -> Vec<Rep> {
+                let early = reps.iter().filter(|rep| rep.day < day);
+                early.cloned().collect()
+            };
+            Arc::ptr_eq(&own, &others) || early(&own) == early(&others)
+        };
+        let early = |known: &Known| -> Vec<RideFacts> {
+            let early = known.rides.iter().filter(|ride| ride.day < day);
+            early.cloned().collect()
+        };
+        self.sex == other.sex
+            && self.care == other.care
+            && self.overrules == other.overrules
+            && self.intake == other.intake
+            && self.placings == other.placings
+            && self.answers == other.answers
+            && self.faults == other.faults
+            && early(self) == early(other)
+            && self.reps.keys().chain(other.reps.keys()).all(same_reps)
     }
 
     /// The same laid along a ladder.

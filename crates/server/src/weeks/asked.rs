@@ -368,6 +368,7 @@ impl Asked<'_> {
             only_riders: self.rig.and_then(|rig| rig.only_riders.clone()),
             first_rides: limits.first_rides,
             check_first: self.judged.known.care.iter().any(flagged),
+            brake: self.judged.no_fast_work(),
             wanted: if away {
                 0
             } else {

@@ -6,7 +6,7 @@ use cavesson_store::booking::Booking;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use crate::day_plan::as_seen;
+use crate::day_plan::{as_seen, is_fast};
 use crate::signed::Signed;
 
 /// Works of a horse that an instance may hold.
@@ -113,6 +113,7 @@ fn work_of(instance: &mut WeekInstance, stored: &Booking, seen: &DayBooking) -> 
             .or(any_lot)
             .filter(|_| kind == WorkKind::Cattle),
         helper: false,
+        fast: stored.level.as_ref().is_some_and(is_fast),
         at_most: if kind == WorkKind::Ride { 12 } else { 2 },
         gate_soon: false,
         worth: 0.0,

@@ -53,7 +53,7 @@ pub(super) const TABLES: &[Written] = &[
         "What a program says, version by version.",
         "program_id version",
         "program_id id of program, version integer, ladder_version integer, content json, \
-         made_by id of person, made_at instant, content_form integer",
+         made_by id of person, made_at instant, content_form integer, from_day day? since 3",
     ),
     since(
         2,
@@ -144,6 +144,15 @@ pub(super) const TABLES: &[Written] = &[
         "overrule_id id, horse_id id of horse, skill text, rung text, day day, judge_said text, \
          counts_as text, reason text, made_by id of person, made_at instant, \
          withdrawn_at instant?",
+    ),
+    since(
+        3,
+        table(
+            "horse_program",
+            "From which day on a horse is on which program; null is the ladder as it ships.",
+            "horse_id from_day",
+            "horse_id id of horse, from_day day, program_id id? of program",
+        ),
     ),
     since(
         3,

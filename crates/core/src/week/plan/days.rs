@@ -27,6 +27,7 @@ impl WeekInstance {
                     first_rides: horse.first_rides,
                     most_rides: horse.most_rides_a_day,
                     check_first: horse.check_first,
+                    brake: horse.brake.clone(),
                     other_days: self.other_days(rides, horse.horse_id, day, horse.most_days),
                     hard_next_to: self.hard_next_to(rides, horse.horse_id, day),
                 })

@@ -114,6 +114,11 @@ pub struct WeekHorse {
     /// Nobody gets on until it was looked at.
     #[serde(default)]
     pub check_first: bool,
+    /// Why it does nothing fast for now, in a sentence: its brake. Null where the brake is held
+    /// at the lope.
+    #[serde(default)]
+    #[cfg_attr(feature = "schema", schema(max_length = 300))]
+    pub brake: Option<String>,
     /// Rides wanted in these days.
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 12))]
     pub wanted: u8,

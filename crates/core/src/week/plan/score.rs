@@ -293,7 +293,7 @@ pub fn heat_allows(instance: &WeekInstance, ride: &PlannedRide) -> bool {
     match day.hottest(ride.from_min, to_min).map(HeatBand::of) {
         Some(HeatBand::NoRiding) => false,
         Some(HeatBand::ShortAndSlow) => {
-            !work.kind.is_fast() && u32::from(work.minutes) <= crate::card::HOT_MIN
+            !work.is_fast() && u32::from(work.minutes) <= crate::card::HOT_MIN
         }
         _ => true,
     }

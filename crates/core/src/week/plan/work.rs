@@ -22,11 +22,6 @@ pub enum WorkKind {
 }
 
 impl WorkKind {
-    /// Whether it is fast work: too much for a hot day.
-    pub fn is_fast(self) -> bool {
-        matches!(self, WorkKind::Cattle | WorkKind::Pattern)
-    }
-
     /// Whether it is hard on the horse: never on two days running.
     pub fn is_hard(self) -> bool {
         matches!(self, WorkKind::Cattle | WorkKind::Pattern)
@@ -53,6 +48,9 @@ pub struct Work {
     /// Somebody on the ground has to be there for it.
     #[serde(default)]
     pub helper: bool,
+    /// Its level is fast: the lope, or what takes a horse's strength at any gait.
+    #[serde(default)]
+    pub fast: bool,
     /// How often in the week at the most.
     #[cfg_attr(feature = "schema", schema(minimum = 1, maximum = 12))]
     pub at_most: u8,
@@ -73,6 +71,11 @@ pub struct Work {
 }
 
 impl Work {
+    /// Whether it is fast work: too much for a hot day.
+    pub fn is_fast(&self) -> bool {
+        self.fast || self.kind.is_hard()
+    }
+
     /// Whether both stand for the same: what a plan of before names is looked for by it.
     pub fn is_like(&self, other: &Work) -> bool {
         (self.kind, &self.level) == (other.kind, &other.level)
@@ -100,6 +103,7 @@ impl Work {
             minutes: self.minutes,
             cattle: self.kind == WorkKind::Cattle,
             pattern: self.kind == WorkKind::Pattern,
+            fast: self.fast,
             helper: self.helper,
         }
     }

@@ -1,0 +1,136 @@
+//! What one day does to a level: its asks, what was said, what became of what it needs.
+
+use jiff::civil::Date;
+use uuid::Uuid;
+
+use super::{History, LevelWalk};
+use crate::Side;
+use crate::evidence::Ask;
+use crate::judge::held::change::Change;
+use crate::judge::held::ease::firsts_soft;
+use crate::judge::held::hold::Phase;
+use crate::judge::held::saying::Said;
+use crate::judge::held::timeline::{Needs, Step};
+use crate::ladder::LadderLevel;
+
+/// A gate that stood open, the level below aside, on the last day the level was asked.
+#[derive(Debug, Clone, Copy)]
+pub(super) struct OpenGate {
+    pub(super) day: Date,
+}
+
+pub(super) struct At<'a> {
+    pub(super) walk: &'a LevelWalk<'a>,
+    pub(super) level: &'a LadderLevel,
+    pub(super) sides: &'static [Side],
+    /// From this day on the machine moves; before it another program's did.
+    pub(super) begins: Date,
+    /// Asks taken in so far.
+    pub(super) end: usize,
+    /// Leading days whose readiness is known.
+    pub(super) same: usize,
+    pub(super) open: Option<OpenGate>,
+    pub(super) history: History,
+}
+
+impl At<'_> {
+    /// Whether a day on which the level itself was neither asked nor spoken of may move it.
+    pub(super) fn is_waiting_for_a_day(&self, day: Date) -> bool {
+        let hold = &self.history.hold;
+        let may_gain = self.open.is_some() && !hold.is_held();
+        may_gain || hold.eased.is_some() || hold.dropped.is_some() || day == self.begins
+    }
+
+    pub(super) fn moved(&mut self, change: Option<Change>) {
+        self.history.changes.extend(change);
+    }
+
+    pub(super) fn day(&mut self, day: Date, is_asked: bool, said: &[Said]) {
+        let moves = day >= self.begins;
+        let start = self.end;
+        if is_asked {
+            let asks = &self.walk.asks[start..];
+            self.end += asks.partition_point(|ask| ask.day <= day);
+            self.asked(day, start, moves);
+        }
+        if !moves {
+            return;
+        }
+        for said in said {
+            let change = self.history.hold.hear(said, self.walk.ladder);
+            self.moved(change);
+        }
+        self.answered(day);
+        self.end_of_ease(day);
+        let mut needs = self.needs(day);
+        let missing = needs
+            .missing
+            .first()
+            .map(|need| &self.walk.ladder.levels[*need].level);
+        let change = self.history.hold.rest_on(day, missing);
+        self.moved(change);
+        self.advance(day, is_asked, &mut needs);
+        self.history.timeline.step(Step {
+            day,
+            counts: self.history.hold.counts(),
+            in_doubt: self.history.hold.in_doubt.is_some(),
+            rusty_after_days: self.history.hold.rusty_after_days(&self.level.gate),
+        });
+        if is_asked {
+            self.verdict_of(day, &needs);
+        }
+    }
+
+    fn needs(&self, day: Date) -> Needs {
+        Needs::of(self.level, self.walk.before, self.walk.shown, day)
+    }
+
+    /// The day's asks: what they show, and what they take off a level that is held.
+    fn asked(&mut self, day: Date, start: usize, moves: bool) {
+        let of_day = &self.walk.asks[start..self.end];
+        if moves {
+            self.score(of_day);
+            let firsts = firsts_soft(of_day, self.sides);
+            let change = self.history.hold.tested_cold(day, firsts);
+            self.moved(change);
+            self.ease(day, start, firsts);
+            let change = self.history.hold.doubt(day, self.sides);
+            self.moved(change);
+            self.drop(day);
+        }
+        let after = self.history.hold.gate_after;
+        let asks = &self.walk.asks[..self.end];
+        self.history.from = after.map_or(0, |after| {
+            asks.partition_point(|ask| (ask.day, ask.asked_at, ask.rep_id) <= after)
+        });
+        self.check(day, start);
+    }
+
+    /// What the answers take off, ride by ride.
+    fn score(&mut self, of_day: &[Ask]) {
+        let day = of_day[0].day;
+        if self.history.hold.is_held()
+            && let Some(change) = self.history.hold.first_asks(of_day, self.sides)
+        {
+            self.moved(Some(change));
+        }
+        let mut rides: Vec<Uuid> = of_day.iter().map(|ask| ask.ride_id).collect();
+        rides.dedup();
+        let mut seen: Vec<Uuid> = Vec::with_capacity(rides.len());
+        for ride_id in rides {
+            if seen.contains(&ride_id) || !self.history.hold.is_held() {
+                continue;
+            }
+            seen.push(ride_id);
+            let ride: Vec<&Ask> = of_day.iter().filter(|ask| ask.ride_id == ride_id).collect();
+            let disturbed = self.walk.exceptional.contains(&ride_id) || ride[0].new_rig;
+            let change = self.history.hold.ride(&ride, self.sides, disturbed);
+            self.moved(change);
+        }
+        let hold = &mut self.history.hold;
+        let lost = hold.phase == Phase::Lost && hold.is_safety();
+        if lost && of_day.iter().any(|ask| !ask.soft) {
+            hold.miss_on_the_way_back(day);
+        }
+    }
+}

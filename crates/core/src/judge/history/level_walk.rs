@@ -1,0 +1,115 @@
+//! One level, walked from the first day to the last.
+
+use std::collections::HashSet;
+
+use jiff::civil::Date;
+use uuid::Uuid;
+
+use super::day::At;
+use super::{History, Walked};
+use crate::evidence::Ask;
+use crate::evidence::readiness::Readiness;
+use crate::judge::caution::DayCautions;
+use crate::judge::held::days::{Days, Shown};
+use crate::judge::held::hold::Hold;
+use crate::judge::held::saying::Said;
+use crate::judge::held::soft_day::SoftDay;
+use crate::judge::held::timeline::Timeline;
+use crate::judge::horse_file::HorseFile;
+use crate::ladder::Ladder;
+
+/// Everything that a level's days are walked with.
+pub struct LevelWalk<'a> {
+    /// The ladder.
+    pub ladder: &'a Ladder,
+    /// The level's index on it.
+    pub index: usize,
+    /// What is known of the horse.
+    pub file: &'a HorseFile,
+    /// The level's asks until the date, in order.
+    pub asks: &'a [Ask],
+    /// The days on which anything happened.
+    pub days: &'a Days,
+    /// What was said of the level.
+    pub said: &'a [Said],
+    /// How the levels before it on the ladder stood.
+    pub before: &'a [Timeline],
+    /// Soft and asked of each level, day by day.
+    pub soft_days: &'a [Vec<SoftDay>],
+    /// On which days levels were shown soft.
+    pub shown: &'a Shown<'a>,
+    /// Who should look first, by day.
+    pub cautions: &'a DayCautions<'a>,
+    /// Rides that say little of the horse.
+    pub exceptional: &'a HashSet<Uuid>,
+    /// The same level as it was walked before.
+    pub walked: Option<Walked<'a>>,
+}
+
+impl LevelWalk<'_> {
+    /// Walks over the level's days.
+    pub fn walk(&self) -> History {
+        let level = &self.ladder.levels[self.index];
+        let carried = self.file.carried.as_ref();
+        let known = carried.and_then(|carried| carried.levels.get(&level.level));
+        let hold = known.map_or_else(|| Hold::new(level.safety), |known| known.hold.clone());
+        let mut at = At {
+            walk: self,
+            level,
+            sides: level.asked_sides(),
+            begins: carried.map_or(Date::MIN, |carried| carried.from),
+            end: 0,
+            same: self.same_days(),
+            open: None,
+            history: History {
+                days: Vec::new(),
+                soft_days: self.soft_days[self.index].clone(),
+                changes: known.map(|known| known.changes.clone()).unwrap_or_default(),
+                hold,
+                timeline: Timeline::default(),
+                readiness: Readiness::default(),
+                counted: 0,
+                from: 0,
+                after: Vec::new(),
+            },
+        };
+        let needs = self.need_days();
+        let (mut said, mut need) = (0, 0);
+        for day in self.days.all() {
+            let is_asked = self.asks.get(at.end).is_some_and(|ask| ask.day == *day);
+            let told = self.said[said..].partition_point(|one| one.day <= *day);
+            let changed = needs[need..].partition_point(|one| one <= day);
+            let of_day = &self.said[said..said + told];
+            said += told;
+            need += changed;
+            if is_asked || !of_day.is_empty() || changed > 0 || at.is_waiting_for_a_day(*day) {
+                at.day(*day, is_asked, of_day);
+            }
+        }
+        at.history
+    }
+
+    /// The days on which something changed of what the level needs.
+    fn need_days(&self) -> Vec<Date> {
+        let level = &self.ladder.levels[self.index];
+        let needs = level.below.iter().chain(level.needs.iter().flatten());
+        let mut days: Vec<Date> = needs.flat_map(|need| self.before[*need].days()).collect();
+        days.sort_unstable();
+        days
+    }
+
+    /// How many leading days of the asks are those of an earlier walk.
+    fn same_days(&self) -> usize {
+        let Some(walked) = self.walked else { return 0 };
+        let mut asks = self.asks.chunk_by(|a, b| a.day == b.day);
+        let mut known = walked.asks.chunk_by(|a, b| a.day == b.day);
+        let mut same = 0;
+        while let (Some(day), Some(other)) = (asks.next(), known.next()) {
+            if day != other {
+                break;
+            }
+            same += 1;
+        }
+        same.min(walked.history.after.len())
+    }
+}
