@@ -93,16 +93,23 @@ fn learning_equals_the_penalised_regression() {
     close(upward(&[], &Side::EACH), 0.5, 1e-12);
 }
 
-/// Newcombe's interval for a difference of shares, 14 of 40 against 60 of 100.
+/// Newcombe's interval for a difference of shares, 14 of 40 against 60 of 100: with one ask a
+/// day there is nothing alike within a day.
 /// $ python crates/core/tests/golden/readiness.py
 #[test]
 fn in_season_against_out_of_season_is_newcombes_interval() {
-    let count = |soft, asked| SoftCount { soft, asked };
-    let share = season::compare(count(14, 40), count(60, 100)).unwrap();
+    let days = |soft: usize, asked: usize| -> Vec<SoftCount> {
+        let day = |at: usize| SoftCount {
+            soft: u32::from(at < soft),
+            asked: 1,
+        };
+        (0..asked).map(day).collect()
+    };
+    let share = season::compare(&days(14, 40), &days(60, 100)).unwrap();
     close(share.difference, -0.25, 1e-12);
     close(share.low, -0.407_353_6, 1e-7);
     close(share.high, -0.066_669_0, 1e-7);
-    assert_eq!(season::compare(count(0, 0), count(3, 4)), None);
+    assert_eq!(season::compare(&[], &days(3, 4)), None);
 }
 
 /// A cycle of about 21 days, five to seven of them in season, spring to autumn:

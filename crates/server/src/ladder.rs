@@ -3,6 +3,7 @@
 
 use axum::Json;
 use axum::extract::State;
+use cavesson_core::judge::risk::measured;
 use cavesson_core::ladder::{Fault, Gate, Ladder, Level, Track};
 use cavesson_core::school::{QUESTIONS, Question};
 use serde::Serialize;
@@ -43,6 +44,9 @@ pub struct ShownLevel {
     /// What must be held first, the rung below included; of each need one of the
     /// alternatives.
     needs: Vec<Vec<Level>>,
+    /// What the standard gate of its measure did on simulated horses, in sentences; null where
+    /// there is no chance in it, and at a safety level, whose gate is another one.
+    measured: Option<String>,
 }
 
 impl ShownLadder {
@@ -58,6 +62,9 @@ impl ShownLadder {
                 .map(|level| ShownLevel {
                     level: LevelBrief::of(level, ladder),
                     gate: level.gate,
+                    measured: measured(level.measure)
+                        .filter(|_| !level.safety)
+                        .map(|measured| measured.text()),
                     needs: level
                         .below
                         .iter()

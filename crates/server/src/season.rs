@@ -3,7 +3,6 @@
 
 use std::collections::HashSet;
 
-use cavesson_core::evidence::SoftCount;
 use cavesson_core::horse::{CareKind, RideMark, season};
 use jiff::ToSpan;
 use jiff::civil::Date;
@@ -55,24 +54,15 @@ pub fn season_of(judged: &Judged) -> Season {
     let noted = noted.filter(|note| note.kind == CareKind::InSeason && note.day <= judged.on);
     let mut days: Vec<Date> = seen.iter().map(|ride| ride.day).collect();
     days.extend(noted.map(|note| note.day));
-    let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
     let oldest = judged.on.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
     let asks = judged.file.asks.iter().flat_map(|asks| {
         let start = asks.partition_point(|ask| ask.day < oldest);
         let end = asks.partition_point(|ask| ask.day <= judged.on);
         &asks[start..end]
     });
-    for ask in asks {
-        let counted = if marked.contains(&ask.ride_id) {
-            &mut inside
-        } else {
-            &mut outside
-        };
-        counted.count(ask.soft);
-    }
     Season {
         expected: season::expected(&days, judged.on),
-        share: season::compare(inside, outside),
+        share: season::of_asks(asks, |ask| marked.contains(&ask.ride_id)),
         seen,
     }
 }

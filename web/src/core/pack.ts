@@ -17,6 +17,8 @@ export const packQuery = (horseId: string) =>
     gcTime: Infinity,
   });
 
+export type BrakeLimit = NonNullable<Output<'judge'>['brake']> | null;
+
 export type JudgedHere = Output<'judge'>['verdicts'][number];
 
 /** What this device has recorded of a horse, sent or not. */
@@ -27,6 +29,11 @@ export async function ownRides(db: KeptDatabase, horseId: string): Promise<OwnRi
     .anyOf(rides.map((ride) => ride.rideId))
     .toArray();
   return { rides: rides.filter(counts), reps };
+}
+
+/** What the brake keeps the horse from for now, as the core in the page says; null for nothing. */
+export async function brakeHere(pack: Pack, own: OwnRides, date: string): Promise<BrakeLimit> {
+  return (await calculate('judge', judgeInput(pack, own, date))).brake ?? null;
 }
 
 /** Every level of the horse that was asked, judged in the page. */

@@ -101,6 +101,7 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
         <Box sx={{ minWidth: 0, gridRow: { md: 'span 2' } }}>
           <Typography variant="h2">What it would take</Typography>
           <Typography sx={{ mt: 0.5 }}>{judgement.takes}</Typography>
+          {judgement.risk && <Risk says={judgement.risk.text} />}
           {judgement.against_text.length > 0 && <Against says={judgement.against_text} />}
           <Reasons reasons={judgement.reasons} sex={horse.sex} hrefOf={hrefOf} />
           <Ahead judged={judged} level={level} />
@@ -157,6 +158,16 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
         trainer has the last word.
       </Typography>
     </>
+  );
+}
+
+/** How often a gate like this one was wrong. */
+function Risk({ says }: { says: string }) {
+  return (
+    <Box component="section" aria-label="How often that's wrong" sx={{ mt: 2 }}>
+      <Typography variant="h3">How often that&apos;s wrong</Typography>
+      <Typography>{says}</Typography>
+    </Box>
   );
 }
 

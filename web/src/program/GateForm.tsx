@@ -56,6 +56,11 @@ export function GateForm({ shown, shipped, draft, mayChange }: Props) {
         )}
       </Box>
       <Typography variant="body2">{level.ask}</Typography>
+      {shown.measured && (
+        <Typography variant="body2" sx={{ mt: 1, maxWidth: 640 }}>
+          <strong>The standard gate.</strong> {shown.measured}
+        </Typography>
+      )}
       {mayChange && (
         <RadioGroup
           row

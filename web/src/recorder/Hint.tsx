@@ -4,9 +4,13 @@ import { taughtClicker } from '../clicker/taught';
 import { nextSide } from '../clicker/useClicker';
 import type { Recorder } from './useRecorder';
 
-/** How it is asked; a good place to quit, when the last ask was one. Its room is always kept. */
+/**
+ * How it is asked; a good place to quit, when the last ask was one; that it is too fast for the
+ * brake. Its room is always kept.
+ */
 export function Hint({ recorder }: { recorder: Recorder }) {
-  const { quit, asked, sides } = recorder;
+  const { brake, quit, asked, sides } = recorder;
+  const said = brake || quit;
   const [alone] = useState(() => taughtClicker()?.length === 1);
   // With one button the sides take turns: which is next is said before how it is asked.
   const turn = alone && sides.length > 1 ? `Clicker: ${nextSide(recorder)} next. ` : '';
@@ -22,12 +26,12 @@ export function Hint({ recorder }: { recorder: Recorder }) {
         display: '-webkit-box',
         WebkitBoxOrient: 'vertical',
         WebkitLineClamp: 2,
-        fontWeight: quit ? 700 : 400,
-        bgcolor: quit ? 'text.primary' : 'transparent',
-        color: quit ? 'background.default' : 'text.primary',
+        fontWeight: said ? 700 : 400,
+        bgcolor: said ? 'text.primary' : 'transparent',
+        color: said ? 'background.default' : 'text.primary',
       }}
     >
-      {quit || `${turn}${asked?.ask ?? ''}`}
+      {said || `${turn}${asked?.ask ?? ''}`}
     </Typography>
   );
 }

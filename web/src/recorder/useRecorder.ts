@@ -18,6 +18,7 @@ import { budgetMin, useCardParts, type CardPart } from './useCardParts';
 import { useOthers } from './useOthers';
 import { useElsewhere } from './useElsewhere';
 import { useIntake } from './useIntake';
+import { useBrake } from './useBrake';
 import { useQuit } from './useQuit';
 import { useRig } from './useRig';
 import { useSettings } from './useSettings';
@@ -101,6 +102,7 @@ export function useRecorder() {
     state: asked?.state,
     sex: horse.data?.sex,
   });
+  const brake = useBrake(horseId, level, ride);
   const last = own.at(-1);
   const takenBack = lastTakenBack(kept ?? [], last);
   const setLastUndone = async (rep: KeptRep | undefined, undone: boolean) => {
@@ -145,6 +147,7 @@ export function useRecorder() {
     /** How the level is asked is being found out. */
     looking,
     quit,
+    brake,
     face,
     sides,
     settings,

@@ -15,8 +15,8 @@ export function News() {
   const shown = news.data ?? [];
   if (shown.length === 0) return null;
   return (
-    <Box component="section" aria-label="Lost" sx={{ mb: 3, maxWidth: 760 }}>
-      <Typography variant="h2">Lost</Typography>
+    <Box component="section" aria-label="What changed" sx={{ mb: 3, maxWidth: 760 }}>
+      <Typography variant="h2">What changed</Typography>
       {shown.map(({ news_id, horse_id, horse, day, level, text }) => (
         <Box key={news_id} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', py: 0.75 }}>
           <Typography sx={{ flex: 1 }}>

@@ -417,7 +417,6 @@ fn season(demo: &DemoHorse, today: Date) -> Option<Season> {
 
 #[cfg(test)]
 mod tests {
-    use cavesson_core::evidence::SoftCount;
     use cavesson_core::horse::season;
     use cavesson_core::judge::{HorseFile, Placing, RideFacts, Standing, holes, judge_horse};
     use cavesson_core::ladder::Ladder;
@@ -477,16 +476,9 @@ mod tests {
             let slip = standings[ribs].slip().expect("it was held and settled");
             assert!(slip.since.is_some(), "{day}");
             let in_season = Season::began(HALFMOON.season_began.unwrap(), on);
-            let (mut inside, mut outside) = (SoftCount::default(), SoftCount::default());
-            for ask in file.asks.iter().flatten() {
-                let counted = if in_season.holds(ask.day) {
-                    &mut inside
-                } else {
-                    &mut outside
-                };
-                counted.count(ask.soft);
-            }
-            let share = season::compare(inside, outside).expect("asked in and out of season");
+            let asks = file.asks.iter().flatten();
+            let share = season::of_asks(asks, |ask| in_season.holds(ask.day))
+                .expect("asked in and out of season");
             assert!(share.high < 0.0, "{day}: {share:?}");
         }
     }

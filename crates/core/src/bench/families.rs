@@ -4,7 +4,9 @@ use serde::Serialize;
 
 use super::family::Family;
 use super::population::{BenchHorse, Population};
-use super::{FALSE_BELOW, RIDES, Rule, RuleResult};
+use super::{RIDES, Rule, RuleResult};
+use crate::evidence::readiness::Readiness;
+use crate::judge::risk::{Passed, risk};
 
 /// A family of gates in one world.
 #[derive(Debug, Clone, PartialEq, Serialize)]
@@ -37,12 +39,11 @@ pub fn said(horse: &BenchHorse) -> Option<f64> {
     let at = Rule::Shipped.advances_at(horse)?;
     let day = horse.days[at];
     let asks = &horse.asks[..horse.asks.partition_point(|ask| ask.day <= day)];
-    let readiness = crate::evidence::readiness::Readiness::after(asks);
-    let sure = horse.family.level().asked_sides().iter();
-    let sure: f64 = sure
-        .map(|side| readiness.sure_above(*side, FALSE_BELOW))
-        .product();
-    Some(1.0 - sure)
+    let level = horse.family.level();
+    let a_side = asks.len() as f64 / level.asked_sides().len() as f64;
+    let days = asks.chunk_by(|a, b| a.day == b.day).count();
+    let passed = Passed::of(&Readiness::after(asks), days, a_side);
+    Some(risk(&level.gate, &passed)?.share)
 }
 
 /// Of horses that answer softly with that chance and never learn, the share that the gate

@@ -13,7 +13,7 @@ use rand_distr::{Distribution, Normal};
 
 use super::family::Family;
 use crate::evidence::{Ask, asks_in_order};
-use crate::judge::{HorseFile, Standing, judge_horse};
+use crate::judge::{HorseFile, RideFacts, Standing, judge_horse};
 use crate::ladder::{Ladder, LadderLevel, Level};
 use crate::sim_horse::{PlannedBlock, PlannedRide, Quits, Rider, SimulatedHorse, Traits, Truth};
 
@@ -372,11 +372,28 @@ impl BenchHorse {
     /// The judged level as the judge sees it on a date, as if what it needs were held.
     pub fn judged(&self, on: Date) -> Standing {
         let ladder = self.family.alone();
-        let file = HorseFile {
+        judge_horse(ladder, &self.file(), on).remove(0)
+    }
+
+    /// All that is known of it.
+    pub fn file(&self) -> HorseFile {
+        let mut rides: Vec<RideFacts> = Vec::with_capacity(self.days.len());
+        for ask in &self.asks {
+            if rides.last().is_none_or(|last| last.ride_id != ask.ride_id) {
+                rides.push(RideFacts {
+                    ride_id: ask.ride_id,
+                    day: ask.day,
+                    rider_id: None,
+                    marks: Vec::new(),
+                    rigs: Vec::new(),
+                });
+            }
+        }
+        HorseFile {
             asks: vec![self.asks.clone()],
+            rides,
             ..HorseFile::default()
-        };
-        judge_horse(ladder, &file, on).remove(0)
+        }
     }
 
     /// The same after the last ride.

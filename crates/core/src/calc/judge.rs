@@ -12,8 +12,8 @@ use crate::evidence::riders_from::RidersFrom;
 use crate::horse::{CareNote, RideMark, Sex};
 use crate::judge::horse::carry_over;
 use crate::judge::{
-    Carried, DropAnswer, FoundHole, HorseFile, Judgement, KeptIntake, Overrule, Placing, RideFacts,
-    Standing, State, Verdict, holes, judge_horse,
+    BrakeLimit, Carried, DropAnswer, FoundHole, HorseFile, Judgement, KeptIntake, Overrule,
+    Placing, RideFacts, Standing, State, Verdict, holes, judge_horse,
 };
 use crate::ladder::check::{check_fault, find_level};
 use crate::ladder::{FaultId, Ladder, Level};
@@ -142,6 +142,8 @@ pub struct Output {
     pub others: Vec<LevelState>,
     /// The holes under the faults, strongest first.
     pub holes: Vec<FoundHole>,
+    /// What the brake keeps the horse from for now; null where it is held all the way up.
+    pub brake: Option<BrakeLimit>,
 }
 
 /// One level, judged.
@@ -330,6 +332,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
             })
             .collect(),
         holes,
+        brake: BrakeLimit::of(&ladder, &standings, input.context.sex),
     })
 }
 

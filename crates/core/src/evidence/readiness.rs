@@ -233,6 +233,17 @@ impl Readiness {
         logistic(self.weighted(|filter| filter.side(side).0))
     }
 
+    /// How likely each of [`MODELS`] is by now; they add up to one.
+    pub fn likely(&self) -> [f64; MODELS.len()] {
+        let best = self.filters.iter().map(|filter| filter.log_evidence);
+        let best = best.fold(f64::MIN, f64::max);
+        let weights = self
+            .filters
+            .map(|filter| (filter.log_evidence - best).exp());
+        let sum: f64 = weights.iter().sum();
+        weights.map(|weight| weight / sum)
+    }
+
     /// Speed of learning: change on the logit scale per day asked, and how sure
     /// it is that it is upward.
     pub fn speed(&self) -> (f64, f64) {

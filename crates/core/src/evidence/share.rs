@@ -108,6 +108,25 @@ pub fn difference(of_one: SoftCount, of_other: SoftCount, z: f64) -> Option<Diff
     })
 }
 
+/// Compares two shares, each over days that are taken as clusters, at quantile `z`; none until
+/// both were asked.
+pub fn difference_of_days(
+    of_one: &[SoftCount],
+    of_other: &[SoftCount],
+    prior_icc: f64,
+    z: f64,
+) -> Option<Difference> {
+    let one = share_of_days(of_one, prior_icc, z)?;
+    let other = share_of_days(of_other, prior_icc, z)?;
+    let difference = one.share - other.share;
+    let (a, b) = (one.interval, other.interval);
+    Some(Difference {
+        difference,
+        low: difference - ((one.share - a.low).powi(2) + (b.high - other.share).powi(2)).sqrt(),
+        high: difference + ((a.high - one.share).powi(2) + (other.share - b.low).powi(2)).sqrt(),
+    })
+}
+
 /// The share over several days with its bounds at quantile `z`; none when
 /// nothing was asked.
 pub fn share_of_days(days: &[SoftCount], prior_icc: f64, z: f64) -> Option<Share> {

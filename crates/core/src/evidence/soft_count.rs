@@ -24,6 +24,14 @@ impl SoftCount {
         all
     }
 
+    /// All of them together.
+    pub fn sum(counts: &[SoftCount]) -> SoftCount {
+        SoftCount {
+            soft: counts.iter().map(|count| count.soft).sum(),
+            asked: counts.iter().map(|count| count.asked).sum(),
+        }
+    }
+
     /// Counts one more answer.
     pub fn count(&mut self, soft: bool) {
         self.asked += 1;

@@ -10,7 +10,7 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::season::CYCLE_DAYS;
+use super::season::{self, CYCLE_DAYS};
 use crate::bounds::FieldError;
 
 /// Days ahead of which somebody is reminded. Product default.
@@ -171,13 +171,13 @@ impl CareNote {
     /// When it comes again; none for a flag.
     pub fn due(&self, on: Date) -> Option<CareDue> {
         let usual = self.kind.usual_days()?;
-        let mut due = self.day.saturating_add(self.again(usual).days());
-        if !self.kind.can_be_overdue() {
-            // A season that was not noted comes again all the same.
-            while due < on {
-                due = due.saturating_add(self.again(usual).days());
-            }
-        }
+        let again = self.again(usual);
+        let due = if self.kind == CareKind::InSeason {
+            // One that was not noted comes again all the same.
+            season::next(&[self.day], again, on.max(self.day.saturating_add(1.day())))?
+        } else {
+            self.day.saturating_add(again.days())
+        };
         Some(CareDue {
             kind: self.kind,
             last: self.day,

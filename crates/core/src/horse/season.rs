@@ -5,13 +5,15 @@
 //! A cycle of about 21 days, 5 to 7 of them in season, from spring to autumn:
 //! the figures of veterinary handbooks on equine reproduction (from memory).
 
+use std::collections::BTreeMap;
+
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use crate::day::days_between;
-use crate::evidence::SoftCount;
-use crate::evidence::share::{difference, quantile};
+use crate::evidence::share::{difference_of_days, quantile};
+use crate::evidence::{Ask, SoftCount};
 
 /// Days from the beginning of one season to the next.
 pub const CYCLE_DAYS: i64 = 21;
@@ -19,6 +21,8 @@ pub const CYCLE_DAYS: i64 = 21;
 pub const SEASON_DAYS: i64 = 6;
 /// Seasons looked ahead.
 const AHEAD: i64 = 2;
+/// How alike the asks of one day are taken to be while few days are known. Product default.
+const PRIOR_ICC: f64 = 0.05;
 
 /// Days to reckon with.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -51,19 +55,28 @@ pub struct SeasonShare {
 /// The seasons to reckon with after `on`, counted on from the last that was
 /// seen. `days` were marked in season, in any order.
 pub fn expected(days: &[Date], on: Date) -> Vec<SeasonDays> {
-    let Some(began) = last_began(days, on) else {
-        return Vec::new();
-    };
-    let since = days_between(began, on).max(0);
-    let cycle = since / CYCLE_DAYS;
-    (cycle..=cycle + AHEAD)
-        .map(|cycles| began.saturating_add((cycles * CYCLE_DAYS).days()))
+    begins(days, CYCLE_DAYS, on)
         .map(|from| SeasonDays {
             from,
             to: from.saturating_add((SEASON_DAYS - 1).days()),
         })
         .filter(|season| season.to >= on && (3..=10).contains(&season.from.month()))
         .collect()
+}
+
+/// The first day of the next season on or after `on`, by the days seen and the mare's own
+/// cycle.
+pub fn next(days: &[Date], cycle_days: i64, on: Date) -> Option<Date> {
+    begins(days, cycle_days, on).find(|from| *from >= on)
+}
+
+/// First days of the season that `on` lies in or after, and of the next ones.
+fn begins(days: &[Date], cycle_days: i64, on: Date) -> impl Iterator<Item = Date> {
+    let cycle_days = cycle_days.max(1);
+    let began = last_began(days, on);
+    let gone = began.map_or(0, |began| days_between(began, on).max(0) / cycle_days);
+    (gone..=gone + AHEAD)
+        .filter_map(move |cycles| Some(began?.saturating_add((cycles * cycle_days).days())))
 }
 
 /// The first day of the last run of marked days.
@@ -80,12 +93,28 @@ fn last_began(days: &[Date], on: Date) -> Option<Date> {
     Some(began)
 }
 
-/// Compares the shares; none until both were asked.
-pub fn compare(in_season: SoftCount, out_of_season: SoftCount) -> Option<SeasonShare> {
-    let found = difference(in_season, out_of_season, quantile(0.95, true))?;
+/// The same over asks, `is_in_season` or not.
+pub fn of_asks<'a>(
+    asks: impl IntoIterator<Item = &'a Ask>,
+    is_in_season: impl Fn(&Ask) -> bool,
+) -> Option<SeasonShare> {
+    let mut days: [BTreeMap<Date, SoftCount>; 2] = Default::default();
+    for ask in asks {
+        let of = &mut days[usize::from(is_in_season(ask))];
+        of.entry(ask.day).or_default().count(ask.soft);
+    }
+    let [outside, inside] = days.map(|days| days.into_values().collect::<Vec<_>>());
+    compare(&inside, &outside)
+}
+
+/// Compares the shares, day by day: asks of one day are alike, so days are what is counted.
+/// None until both were asked.
+pub fn compare(in_season: &[SoftCount], out_of_season: &[SoftCount]) -> Option<SeasonShare> {
+    let z = quantile(0.95, true);
+    let found = difference_of_days(in_season, out_of_season, PRIOR_ICC, z)?;
     Some(SeasonShare {
-        in_season,
-        out_of_season,
+        in_season: SoftCount::sum(in_season),
+        out_of_season: SoftCount::sum(out_of_season),
         difference: found.difference,
         low: found.low,
         high: found.high,

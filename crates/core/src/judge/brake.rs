@@ -8,6 +8,8 @@
 //!
 //! Source: common practice of the trade, no source.
 
+use serde::{Deserialize, Serialize};
+
 use super::held::change::Because;
 use super::held::hold::{Hold, Phase};
 use super::held::saying::HeldBy;
@@ -16,7 +18,7 @@ use super::standing::Standing;
 use crate::Gait;
 use crate::Side;
 use crate::horse::Sex;
-use crate::ladder::{Ladder, LadderLevel, Role};
+use crate::ladder::{Ladder, LadderLevel, Level, Role};
 use crate::plain::{capital, on_day, pronouns};
 
 /// How far up the brake is held.
@@ -99,6 +101,30 @@ impl BrakeChain {
                 gait.word(),
                 him.his
             ),
+        })
+    }
+}
+
+/// What the brake keeps a horse from for now.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BrakeLimit {
+    /// Why, in a sentence: "Walk only: the brake missed twice on the right since March 3."
+    pub text: String,
+    /// Levels that are too fast for it.
+    pub too_fast: Vec<Level>,
+}
+
+impl BrakeLimit {
+    /// What the brake of a judged horse keeps it from; none where it is held all the way up.
+    pub fn of(ladder: &Ladder, standings: &[Standing], sex: Option<Sex>) -> Option<BrakeLimit> {
+        let chain = BrakeChain::of(ladder, standings);
+        let too_fast = (0..ladder.levels.len()).filter(|index| !chain.allows(ladder, *index));
+        Some(BrakeLimit {
+            text: chain.text(ladder, standings, sex)?,
+            too_fast: too_fast
+                .map(|index| ladder.levels[index].level.clone())
+                .collect(),
         })
     }
 }

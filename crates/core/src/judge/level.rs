@@ -9,7 +9,7 @@ use uuid::Uuid;
 use super::forecast::{Draws, Forecast, draws, forecast};
 use super::gate_check::{GateCheck, check_gate};
 use super::held;
-use super::held::change::Change;
+use super::held::change::{Change, Moved};
 use super::held::ease::EaseReason;
 use super::held::retention::Retention;
 use super::held::saying::HeldBy;
@@ -19,6 +19,7 @@ use super::horse::{gate_input, judge_horse};
 use super::horse_file::HorseFile;
 use super::overrule::Overrule;
 use super::reason::{Reason, reasons};
+use super::risk::{Risk, risk};
 use super::standing::Standing;
 use super::verdict::{State, Verdict};
 use super::what_it_takes::{WhatItTakes, what_it_takes};
@@ -77,6 +78,9 @@ pub struct Judgement {
     pub reasons: Vec<Reason>,
     /// The gate's rails.
     pub gate: GateCheck,
+    /// How often a gate like this one was wrong: of the gate that stands open, or of the one
+    /// the level was gained by. None where it is neither, and where that was not measured.
+    pub risk: Option<Risk>,
     /// What it would take, in numbers.
     pub what_it_takes: WhatItTakes,
     /// How the level has kept.
@@ -172,6 +176,7 @@ pub fn of_standings(
         text: words::verdict(standing, &check, &takes, ladder, file.sex),
         takes: words::takes(&takes, &check),
         reasons: reasons(standing, &check, level, ladder, overrule.as_ref()),
+        risk: risk_of(standing, level, &check),
         what_it_takes: takes,
         retention: standing.retention,
         trends: trends(asks, level, standing, on),
@@ -205,6 +210,18 @@ pub fn of_standings(
         doubtful: levels(&standing.doubtful),
         gate: check,
     }
+}
+
+fn risk_of(standing: &Standing, level: &LadderLevel, check: &GateCheck) -> Option<Risk> {
+    let history = &standing.history;
+    let day = if history.hold.held_by() == Some(HeldBy::Gate) {
+        let gained = |change: &&Change| matches!(change.moved, Moved::Gained | Moved::Regained);
+        history.changes.iter().rfind(gained)?.day
+    } else {
+        check.passes.then_some(standing.last_asked)??
+    };
+    let passed = history.passed_on(day, level.asked_sides().len())?;
+    risk(&level.gate, &passed).filter(|_| !level.safety)
 }
 
 fn told(standing: &Standing, ladder: &Ladder) -> Vec<ToldChange> {

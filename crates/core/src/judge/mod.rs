@@ -7,6 +7,7 @@
 //! | [`window`], [`item`] | the asks a gate looks at; the rails by what they ask for |
 //! | [`reason`] | every reason of a verdict, with its place |
 //! | [`rails`], [`gate_check`] | each rail, found against needed; the gate with all figures |
+//! | [`risk`](mod@risk) | how often a gate like this one was wrong |
 //! | [`history`] | a level day by day |
 //! | `coming_days` | days put behind the known ones, to see whether the gate passes then |
 //! | [`what_it_takes`] | the least that would fill the gate |
@@ -45,6 +46,7 @@ pub mod outcome;
 pub mod overrule;
 pub mod rails;
 pub mod reason;
+pub mod risk;
 pub mod sides;
 pub mod soft_map;
 pub mod standing;
@@ -54,7 +56,7 @@ pub mod what_it_takes;
 pub mod window;
 pub mod words;
 
-pub use brake::BrakeChain;
+pub use brake::{BrakeChain, BrakeLimit};
 pub use caution::Caution;
 pub use forecast::{Forecast, forecast};
 pub use gate_check::GateCheck;
@@ -70,6 +72,7 @@ pub use level::{Judgement, judge_level, judge_reps};
 pub use outcome::Outcome;
 pub use overrule::Overrule;
 pub use reason::Reason;
+pub use risk::Risk;
 pub use standing::{SideCount, Standing};
 pub use verdict::{State, Verdict};
 pub use what_it_takes::{StillNeeded, WhatItTakes};

@@ -10,9 +10,9 @@ use super::horse_file::HorseFile;
 use crate::Side;
 use crate::evidence::SoftCount;
 use crate::evidence::evenness::{Evenness, evenness};
-use crate::evidence::share::{difference, quantile};
-use crate::evidence::{Ask, times_of};
-use crate::ladder::{Ladder, Sides};
+use crate::evidence::share::{difference_of_days, quantile};
+use crate::evidence::{Ask, days_of, times_of};
+use crate::ladder::{Gate, Ladder, Sides};
 
 /// Days looked back.
 pub const LOOK_BACK_DAYS: i64 = 28;
@@ -50,7 +50,7 @@ pub fn sides(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<LevelSides> {
         .filter_map(|(index, (level, asks))| {
             let start = asks.partition_point(|ask| ask.day <= oldest);
             let end = asks.partition_point(|ask| ask.day <= on);
-            of_level(index, &asks[start..end], level.gate.horizon_s)
+            of_level(index, &asks[start..end], &level.gate)
         })
         .collect();
     found.sort_by(|a, b| {
@@ -60,10 +60,12 @@ pub fn sides(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<LevelSides> {
     found
 }
 
-fn of_level(level: usize, asks: &[Ask], horizon_s: f64) -> Option<LevelSides> {
+fn of_level(level: usize, asks: &[Ask], gate: &Gate) -> Option<LevelSides> {
     let of_side = |side| SoftCount::of(asks.iter().filter(|ask| ask.side == side));
     let (left, right) = (of_side(Side::Left), of_side(Side::Right));
-    let found = difference(left, right, quantile(CONFIDENCE, true))?;
+    let days = |side| days_of(asks, side);
+    let z = quantile(CONFIDENCE, true);
+    let found = difference_of_days(&days(Side::Left), &days(Side::Right), gate.prior_icc, z)?;
     let (left_share, right_share) = left.share().zip(right.share())?;
     Some(LevelSides {
         level,
@@ -72,7 +74,7 @@ fn of_level(level: usize, asks: &[Ask], horizon_s: f64) -> Option<LevelSides> {
         evenness: evenness(
             (left_share, &times_of(asks, Side::Left)),
             (right_share, &times_of(asks, Side::Right)),
-            horizon_s,
+            gate.horizon_s,
         ),
         low: found.low,
         high: found.high,

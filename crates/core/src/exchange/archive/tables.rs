@@ -149,7 +149,7 @@ pub(super) const TABLES: &[Written] = &[
         3,
         table(
             "horse_program",
-            "From which day on a horse is on which program; null is the ladder as it ships.",
+            "From which day on a horse is on which program; null is the standard ladder.",
             "horse_id from_day",
             "horse_id id of horse, from_day day, program_id id? of program",
         ),

@@ -23,6 +23,7 @@ use super::held::change::Change;
 use super::held::hold::Hold;
 use super::held::soft_day::SoftDay;
 use super::held::timeline::Timeline;
+use super::risk::Passed;
 use super::verdict::Verdict;
 use crate::evidence::Ask;
 use crate::evidence::readiness::Readiness;
@@ -71,6 +72,20 @@ pub struct History {
     pub from: usize,
     /// The readiness after all asks of each day.
     after: Vec<Readiness>,
+}
+
+impl History {
+    /// What the gate looked at on a day; none before the first ask. `sides` is how many are
+    /// asked apart.
+    pub fn passed_on(&self, day: Date, sides: usize) -> Option<Passed> {
+        let days = self.soft_days.partition_point(|soft| soft.day <= day);
+        let last = days.checked_sub(1)?;
+        let asked = self.soft_days[..days].iter();
+        let asked: u32 = asked.map(|soft| soft.all_sides().asked).sum();
+        let readiness = self.after.get(last)?;
+        let a_side = f64::from(asked) / sides.max(1) as f64;
+        Some(Passed::of(readiness, days, a_side))
+    }
 }
 
 /// What was walked before over asks that may be the same.

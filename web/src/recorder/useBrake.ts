@@ -1,0 +1,31 @@
+import { useQuery } from '@tanstack/react-query';
+import { hasCore } from '../core/core';
+import { brakeHere, ownRides, packQuery } from '../core/pack';
+import type { KeptRide } from '../queue/db';
+import type { Level } from '../queue/keep';
+import { useQueue } from '../queue/queue';
+import { useWho } from '../session/who';
+import { dayIn } from '../words/days';
+
+/**
+ * Why a level is too fast for the brake as it stands, this ride's asks among them; empty when
+ * it is not. It is said, and never in the way.
+ */
+export function useBrake(horseId: string, level: Level, ride: KeptRide | undefined): string {
+  const { db } = useQueue();
+  const { time_zone } = useWho();
+  const pack = useQuery(packQuery(horseId)).data;
+  const limit = useQuery({
+    // Anew with each level: what was asked of the brake in between counts.
+    queryKey: ['brake here', horseId, level, ride?.rideId, pack?.version],
+    queryFn: async () =>
+      pack ? brakeHere(pack, await ownRides(db, horseId), dayIn(time_zone)) : null,
+    enabled: hasCore && pack !== undefined,
+    gcTime: 0,
+    networkMode: 'always',
+  }).data;
+  const isTooFast = limit?.too_fast.some(
+    ({ skill, rung }) => skill === level.skill && rung === level.rung,
+  );
+  return isTooFast ? limit!.text : '';
+}
