@@ -171,9 +171,9 @@ test('evenness says how far apart the sides are', () => {
   expect(sidesInFigures(sides({}))).toBe(
     'Left less right: 30 points (90% interval 10 to 50). Time to give, log-rank test: p below 0.01.',
   );
-  expect(
-    sidesInWords(sides({ evenness: { difference: -0.1, lower_side: 'left' } })),
-  ).toBe('The left lags by 10 points.');
+  expect(sidesInWords(sides({ evenness: { difference: -0.1, lower_side: 'left' } }))).toBe(
+    'The left lags by 10 points.',
+  );
   expect(sidesInWords(sides({ evenness: { difference: 0 } }))).toBe('Even.');
 });
 

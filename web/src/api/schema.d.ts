@@ -3097,6 +3097,8 @@ export interface components {
             booking_id: string;
             /** @description Work on cattle. */
             cattle: boolean;
+            /** @description It is for fast work: the lope, or what takes a horse's strength at any gait. */
+            fast?: boolean;
             /**
              * Format: int32
              * @description Minutes from midnight to its start.
@@ -4180,6 +4182,11 @@ export interface components {
         };
         /** @description A horse of the barn on that day. */
         DayHorse: {
+            /**
+             * @description Why it does nothing fast for now, in a sentence: its brake. Null where the brake is held
+             *     at the lope.
+             */
+            brake?: string | null;
             /** @description Nobody gets on until it was looked at. */
             check_first?: boolean;
             /** @description It is at its first rides: never alone. */
@@ -4507,12 +4514,12 @@ export interface components {
              * @description Soft share left less soft share right.
              */
             difference: number;
+            lower_side?: components["schemas"]["Side"] | null;
             /**
              * Format: double
              * @description Log-rank p of the times: how easily chance alone makes such a difference.
              */
             p?: number | null;
-            stiff_side?: components["schemas"]["Side"] | null;
             /**
              * Format: double
              * @description Symmetry index of the restricted mean times, in percent; above zero: the
@@ -5085,6 +5092,16 @@ export interface components {
             sides: components["schemas"]["SideFigures"][];
             /** @description The rides looked at. */
             window: components["schemas"]["Window"];
+        };
+        /** @description How often a gate like this one was wrong. */
+        GateRisk: {
+            /**
+             * Format: double
+             * @description The share of gates like it that were wrong, 0 to 1, where days are each their own.
+             */
+            share: number;
+            /** @description In a sentence. */
+            text: string;
         };
         /**
          * @description What kind of gear.
@@ -5789,6 +5806,12 @@ export interface components {
         /** @description The program a horse is on. */
         HorseProgram: {
             /**
+             * Format: date
+             * @description The first day on which its asks are judged by it; today when left out. What was said of
+             *     a program from that day on is taken back.
+             */
+            from?: string | null;
+            /**
              * Format: uuid
              * @description Null is the ladder as it ships.
              */
@@ -6164,10 +6187,11 @@ export interface components {
              */
             programs_before: components["schemas"]["ProgramBefore"][];
             /**
-             * @description How riders differ; taken into account where that is very likely real.
+             * @description How riders differ, the earliest day first; taken into account where that is very
+             *     likely real.
              * @default []
              */
-            riders: components["schemas"]["RiderOffset"][];
+            riders: components["schemas"]["RidersFrom"][];
             /**
              * @description Its rides, oldest first; those of the reps when left out.
              * @default []
@@ -6272,6 +6296,7 @@ export interface components {
              *     said what the horse wore.
              */
             rigs: components["schemas"]["RigShare"][];
+            risk?: components["schemas"]["GateRisk"] | null;
             slip?: components["schemas"]["Slip"] | null;
             /** @description What it needs that is held but rusty. */
             stale: components["schemas"]["Level"][];
@@ -6612,8 +6637,6 @@ export interface components {
              * @description Lower bound of the difference of the soft shares, left less right, 90 %.
              */
             low: number;
-            /** @description Whether the shares differ beyond chance: the bounds leave out zero. */
-            proven: boolean;
             /** @description The right. */
             right: components["schemas"]["SoftCount"];
         };
@@ -8923,6 +8946,16 @@ export interface components {
              */
             sd: number;
         };
+        /** @description How riders differ, from a day on. */
+        RidersFrom: {
+            /**
+             * Format: date
+             * @description The first day whose asks are read by it.
+             */
+            from: string;
+            /** @description Riders who could be compared. */
+            riders: components["schemas"]["RiderOffset"][];
+        };
         /** @description How often the horses of a program are ridden. */
         RidesAWeek: {
             /** Format: int32 */
@@ -9194,7 +9227,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow" | "brake_holds";
         /** @description One run. */
         Run: {
             /** @description First, second and third barrel. */
@@ -9572,6 +9605,11 @@ export interface components {
             gate: components["schemas"]["Gate"];
             level: components["schemas"]["LevelBrief"];
             /**
+             * @description What the standard gate of its measure did on simulated horses, in sentences; null where
+             *     there is no chance in it, and at a safety level, whose gate is another one.
+             */
+            measured?: string | null;
+            /**
              * @description What must be held first, the rung below included; of each need one of the
              *     alternatives.
              */
@@ -9829,7 +9867,7 @@ export interface components {
             settled: number;
             /**
              * Format: date
-             * @description The day it first fell under, of those since it last stood above.
+             * @description The day it first fell under; none once it has come half the way back.
              */
             since?: string | null;
         };
@@ -10972,7 +11010,9 @@ export interface components {
             state: components["schemas"]["State"];
             /**
              * Format: int32
-             * @description Days since it was first asked, when that is long.
+             * @description Days that it has been worked on without being held, when that is long: since it was
+             *     first asked, or since it was lost. None while what it needs is not held, or when it
+             *     was not asked lately: then something else is under way.
              */
             stuck_days?: number | null;
             /** @description What the judge says. */
@@ -11030,6 +11070,11 @@ export interface components {
         };
         /** @description A horse. */
         WeekHorse: {
+            /**
+             * @description Why it does nothing fast for now, in a sentence: its brake. Null where the brake is held
+             *     at the lope.
+             */
+            brake?: string | null;
             /** @description Nobody gets on until it was looked at. */
             check_first?: boolean;
             /** @description Days known to be off for it, 0 for the first of the week. */
@@ -11332,6 +11377,8 @@ export interface components {
              * @description How often in the week at the most.
              */
             at_most: number;
+            /** @description Its level is fast: the lope, or what takes a horse's strength at any gait. */
+            fast?: boolean;
             /** @description Its gate has nearly passed: the sooner it is ridden, the better. */
             gate_soon?: boolean;
             /** @description Somebody on the ground has to be there for it. */

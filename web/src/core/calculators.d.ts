@@ -927,6 +927,8 @@ export interface components {
             booking_id: string;
             /** @description Work on cattle. */
             cattle: boolean;
+            /** @description It is for fast work: the lope, or what takes a horse's strength at any gait. */
+            fast?: boolean;
             /**
              * Format: int32
              * @description Minutes from midnight to its start.
@@ -964,6 +966,13 @@ export interface components {
          * @enum {string}
          */
         BookingKind: "ride" | "outing" | "farrier" | "dentist" | "vet" | "lesson" | "owner_visit" | "haul" | "barrels_set" | "herd_gathered" | "ground_dragged";
+        /** @description What the brake keeps a horse from for now. */
+        BrakeLimit: {
+            /** @description Why, in a sentence: "Walk only: the brake missed twice on the right since March 3." */
+            text: string;
+            /** @description Levels that are too fast for it. */
+            too_fast: components["schemas"]["Level"][];
+        };
         /** @description A rule that a day breaks. */
         Broken: {
             /** @description The bookings it is about. */
@@ -1777,6 +1786,11 @@ export interface components {
         };
         /** @description A horse of the barn on that day. */
         DayHorse: {
+            /**
+             * @description Why it does nothing fast for now, in a sentence: its brake. Null where the brake is held
+             *     at the lope.
+             */
+            brake?: string | null;
             /** @description Nobody gets on until it was looked at. */
             check_first?: boolean;
             /** @description It is at its first rides: never alone. */
@@ -2100,12 +2114,12 @@ export interface components {
              * @description Soft share left less soft share right.
              */
             difference: number;
+            lower_side?: components["schemas"]["Side"] | null;
             /**
              * Format: double
              * @description Log-rank p of the times: how easily chance alone makes such a difference.
              */
             p?: number | null;
-            stiff_side?: components["schemas"]["Side"] | null;
             /**
              * Format: double
              * @description Symmetry index of the restricted mean times, in percent; above zero: the
@@ -2528,6 +2542,16 @@ export interface components {
             sides: components["schemas"]["SideFigures"][];
             /** @description The rides looked at. */
             window: components["schemas"]["Window"];
+        };
+        /** @description How often a gate like this one was wrong. */
+        GateRisk: {
+            /**
+             * Format: double
+             * @description The share of gates like it that were wrong, 0 to 1, where days are each their own.
+             */
+            share: number;
+            /** @description In a sentence. */
+            text: string;
         };
         /** @description An ask found in a trace. */
         GaugeAsk: {
@@ -3113,10 +3137,11 @@ export interface components {
              */
             programs_before: components["schemas"]["ProgramBefore"][];
             /**
-             * @description How riders differ; taken into account where that is very likely real.
+             * @description How riders differ, the earliest day first; taken into account where that is very
+             *     likely real.
              * @default []
              */
-            riders: components["schemas"]["RiderOffset"][];
+            riders: components["schemas"]["RidersFrom"][];
             /**
              * @description Its rides, oldest first; those of the reps when left out.
              * @default []
@@ -3213,6 +3238,7 @@ export interface components {
              *     said what the horse wore.
              */
             rigs: components["schemas"]["RigShare"][];
+            risk?: components["schemas"]["GateRisk"] | null;
             slip?: components["schemas"]["Slip"] | null;
             /** @description What it needs that is held but rusty. */
             stale: components["schemas"]["Level"][];
@@ -4532,6 +4558,16 @@ export interface components {
              */
             sd: number;
         };
+        /** @description How riders differ, from a day on. */
+        RidersFrom: {
+            /**
+             * Format: date
+             * @description The first day whose asks are read by it.
+             */
+            from: string;
+            /** @description Riders who could be compared. */
+            riders: components["schemas"]["RiderOffset"][];
+        };
         /**
          * @description How a horse comes to a barrel, which says where its rider sits.
          * @enum {string}
@@ -4724,7 +4760,7 @@ export interface components {
          * @description A rule of the day.
          * @enum {string}
          */
-        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow";
+        Rule: "one_horse_at_a_time" | "horse_in_one_place" | "place_holds" | "place_ready" | "place_open" | "cleared" | "never_alone" | "helper_there" | "check_first" | "went_home" | "too_hot" | "within_the_day" | "horse_away" | "place_fits" | "works_left" | "too_often" | "hour_passed" | "once_a_day" | "day_off" | "hard_days" | "hours" | "busy" | "most_horses" | "short_and_slow" | "brake_holds";
         /** @description What a rule says of a piece. */
         RuleChecked: {
             /** @description Whether it is kept. */
@@ -5075,7 +5111,7 @@ export interface components {
             settled: number;
             /**
              * Format: date
-             * @description The day it first fell under, of those since it last stood above.
+             * @description The day it first fell under; none once it has come half the way back.
              */
             since?: string | null;
         };
@@ -6019,6 +6055,11 @@ export interface components {
         };
         /** @description A horse. */
         WeekHorse: {
+            /**
+             * @description Why it does nothing fast for now, in a sentence: its brake. Null where the brake is held
+             *     at the lope.
+             */
+            brake?: string | null;
             /** @description Nobody gets on until it was looked at. */
             check_first?: boolean;
             /** @description Days known to be off for it, 0 for the first of the week. */
@@ -6246,6 +6287,8 @@ export interface components {
              * @description How often in the week at the most.
              */
             at_most: number;
+            /** @description Its level is fast: the lope, or what takes a horse's strength at any gait. */
+            fast?: boolean;
             /** @description Its gate has nearly passed: the sooner it is ridden, the better. */
             gate_soon?: boolean;
             /** @description Somebody on the ground has to be there for it. */
@@ -7482,6 +7525,7 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
+                        brake?: components["schemas"]["BrakeLimit"] | null;
                         /** @description The holes under the faults, strongest first. */
                         holes: components["schemas"]["FoundHole"][];
                         /**
