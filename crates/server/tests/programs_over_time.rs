@@ -108,7 +108,7 @@ async fn a_late_ask_from_before_the_change_folds_anew(pool: PgPool) {
     let server = Server::start(pool).await;
     let trainer = server.person("trainer@home").await;
     let horse = server.oatcake;
-    soft_rides(&server, horse, &[12, 11, 10]).await;
+    soft_rides(&server, horse, &[12, 11]).await;
     let easy = made(&trainer, &of_days(3)).await;
     let strict = made(&trainer, &of_days(20)).await;
     let day = |ago: i64| jiff::Zoned::now().date().saturating_sub(ago.days());

@@ -70,7 +70,7 @@ function Board({ board }: { board: Schemas['Board'] }) {
 }
 
 /** More than this hide what matters; the rest is one tap away. */
-const shownAtFirst = 6;
+const shownAtFirst = 4;
 
 function NewsList({ title, news, none }: { title: string; news: News[]; none: string }) {
   const [all, setAll] = useState(false);

@@ -164,8 +164,8 @@ function Gate({ judged, level }: { judged: Schemas['JudgedLevel']; level: HorseL
 /** How often a gate like this one was wrong. */
 function Risk({ says }: { says: string }) {
   return (
-    <Box component="section" aria-label="How often that's wrong" sx={{ mt: 2 }}>
-      <Typography variant="h3">How often that&apos;s wrong</Typography>
+    <Box component="section" aria-label="How often a gate like this is wrong" sx={{ mt: 2 }}>
+      <Typography variant="h3">How often a gate like this is wrong</Typography>
       <Typography>{says}</Typography>
     </Box>
   );

@@ -190,7 +190,9 @@ impl HorseWalk<'_> {
         let back_up = self.is_on_the_way_up(&history, timelines);
         let gated = Gated::of(failing(&shown, &Tally::of(&shown, seen, &gate), &gate));
         let may_advance = needs.are_good() && hold.in_doubt.is_none() && hold.retest.is_none();
-        let asked_cold = kept.is_rusty() || hold.retest.is_some() || back_up;
+        // A level that was lost is worked again, and not tested cold.
+        let asked_cold =
+            kept.is_rusty() || hold.retest.is_some() || (back_up && hold.phase != Phase::Lost);
         let sent_down = hold.eased.is_some() && !back_up;
         let verdict = decide(
             &gated,

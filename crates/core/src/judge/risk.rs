@@ -80,9 +80,9 @@ pub fn risk(gate: &Gate, passed: &Passed) -> Option<Risk> {
         Risk {
             share,
             text: format!(
-                "About {} like this isn't really there. While good or bad weeks last it can't be \
-                 told: up to 1 in {IN_SPELLS}.",
-                one_in(share)
+                "{} really there. While good or bad weeks last it can't be told: up to 1 in \
+                 {IN_SPELLS}.",
+                like_this(share)
             ),
         }
     })
@@ -97,12 +97,18 @@ fn share(passed: &Passed) -> f64 {
     1.0 / (1.0 + (-logit).exp())
 }
 
-/// "1 in 14"; from 1 in 20 on to the nearest five, from 1 in 100 on "fewer than 1 in 100".
+/// "About 1 in 14 like this isn't", and so few that it is no use to count them.
+fn like_this(share: f64) -> String {
+    if share <= 0.01 {
+        "Fewer than 1 in 100 like this aren't".to_owned()
+    } else {
+        format!("About {} like this isn't", one_in(share))
+    }
+}
+
+/// "1 in 14"; from 1 in 20 on to the nearest five.
 fn one_in(share: f64) -> String {
     let exact = 1.0 / share;
-    if exact >= 100.0 {
-        return "fewer than 1 in 100".to_owned();
-    }
     let round = if exact >= 20.0 {
         (exact / 5.0).round() * 5.0
     } else {

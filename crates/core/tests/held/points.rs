@@ -1,8 +1,8 @@
 //! What answers take off a held level, against a count by hand.
 
 use cavesson_core::horse::RideMark;
-use cavesson_core::judge::State;
 use cavesson_core::judge::held::change::{Because, Moved};
+use cavesson_core::judge::{State, Verdict};
 use rstest::rstest;
 
 use crate::barn::day;
@@ -65,6 +65,21 @@ fn from_seven_on_it_is_in_doubt_and_at_fourteen_lost_with_the_asks_named() {
         (missed.side, missed.from),
         (cavesson_core::Side::Right, day(12))
     );
+}
+
+/// What is lost is worked again: it is not a held level that wants a cold test.
+#[test]
+fn a_lost_level_is_worked_and_not_refreshed() {
+    let mut told = held();
+    for after in 9..14 {
+        told = told.ride(after, FLEX, "ssssss", "mmmmmm");
+    }
+    for after in 14..18 {
+        told = told.ride(after, FLEX, "sssm", "sssm");
+        let standing = told.at(FLEX, after + 1);
+        assert_eq!(standing.state, State::Lost, "{after}");
+        assert_ne!(standing.verdict, Verdict::Refresh, "{after}");
+    }
 }
 
 /// A ride of one ask a side: six of the last ten not soft, on two days; five are not enough.

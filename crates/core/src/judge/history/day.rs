@@ -3,7 +3,8 @@
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::{History, LevelWalk};
+use super::given::LevelWalk;
+use super::told::History;
 use crate::Side;
 use crate::evidence::Ask;
 use crate::judge::held::change::Change;

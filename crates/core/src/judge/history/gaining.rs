@@ -2,10 +2,10 @@
 
 use jiff::civil::Date;
 
-use super::DayVerdict;
 use super::below::below;
 use super::day::{At, OpenGate};
 use super::end_of_day::EndOfDay;
+use super::told::DayVerdict;
 use crate::day::days_between;
 use crate::judge::held::change::Because;
 use crate::judge::held::hold::Phase;
