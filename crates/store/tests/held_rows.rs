@@ -137,7 +137,7 @@ async fn a_horse_keeps_every_program_it_was_on_with_its_first_day(pool: PgPool) 
         .await
         .unwrap();
     assert_eq!(home.stands_on(&mut barn).await, [(SINCE_EVER, Some(other))]);
-    let now = horse::find(&mut barn, home.horse_id)
+    let now = horse::find(&mut barn, home.horse_id, None)
         .await
         .unwrap()
         .unwrap();
@@ -261,7 +261,8 @@ async fn every_night_of_riders_is_read_until_the_day_that_is_asked_for(pool: PgP
     }
     assert_eq!(keep, [true; 3]);
     // The night was compared: another server's figures change nothing.
-    let again = rider_offset::keep(&mut barn, day(5), &[offset(home.trainer, 9.0)]);
+    let other = [offset(home.trainer, 9.0)];
+    let again = rider_offset::keep(&mut barn, day(5), &other);
     assert!(!again.await.unwrap());
     assert_eq!(
         rider_offset::last_compared(&mut barn, day(6))
