@@ -10,7 +10,11 @@ export function BrokenList({ broken, title }: { broken: Broken[]; title?: string
       role="status"
       sx={{ borderLeft: '6px solid', borderColor: 'error.main', pl: 1.5, maxWidth: 720 }}
     >
-      {title && <Typography variant="h3">{title}</Typography>}
+      {title && (
+        <Typography variant="h3" component="h2">
+          {title}
+        </Typography>
+      )}
       {broken.map((one) => (
         <Typography key={`${one.rule} ${one.text}`}>
           <strong>{one.hard ? "Can't be:" : 'Your call:'}</strong> {one.text}
