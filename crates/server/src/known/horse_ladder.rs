@@ -14,7 +14,7 @@ use jiff::civil::Date;
 use moka::sync::Cache;
 use uuid::Uuid;
 
-use super::programs_before::{self, Version};
+use super::programs_before::{self, Stood, Version};
 
 /// Ladders of programs kept in memory.
 const MOST_LADDERS: u64 = 500;
@@ -185,7 +185,7 @@ impl Ladders {
                     .push(version);
             }
         }
-        let stood: Vec<(Uuid, (Vec<(Version, Date)>, Version))> = always
+        let stood: Vec<(Uuid, Stood)> = always
             .into_iter()
             .map(|(horse, program)| {
                 let own = on_programs.iter().filter(|one| one.horse_id == horse);

@@ -9,6 +9,9 @@ use uuid::Uuid;
 /// A program and its version; none is the ladder as it ships.
 pub type Version = Option<(Uuid, i32)>;
 
+/// What a horse was on until which days, and what it is on now.
+pub type Stood = (Vec<(Version, Date)>, Version);
+
 /// What a horse was on until a day, in the order of their days, with what it is on on `on`
 /// last. `always` is the program of a horse that nothing is written of.
 pub fn until(
@@ -16,7 +19,7 @@ pub fn until(
     always: Option<Uuid>,
     versions: &HashMap<Uuid, Vec<VersionFrom>>,
     on: Date,
-) -> (Vec<(Version, Date)>, Version) {
+) -> Stood {
     let first = on_programs.first().map_or(always, |_| None);
     let mut from = vec![(Date::MIN, first)];
     from.extend(on_programs.iter().map(|one| (one.from, one.program_id)));
@@ -81,7 +84,7 @@ mod tests {
     ) -> Version {
         let program = on_programs.iter().rfind(|one| one.from <= on)?.program_id?;
         let all = &versions[&program];
-        let made = all.iter().filter(|version| version.from <= on).last();
+        let made = all.iter().rfind(|version| version.from <= on);
         Some((program, made.unwrap_or(&all[0]).version))
     }
 
