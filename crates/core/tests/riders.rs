@@ -11,6 +11,7 @@ use cavesson_core::judge::{
     DayVerdict, HorseFile, Overrule, RideFacts, Verdict, judge_horse, level,
 };
 use cavesson_core::ladder::Ladder;
+use cavesson_core::rep::Rep;
 use cavesson_core::sim_horse::{PlannedBlock, PlannedRide, Quits, Rider, SimulatedHorse, Traits};
 use jiff::ToSpan;
 use jiff::civil::{Date, date};
@@ -195,34 +196,7 @@ fn the_judge_takes_a_rider_into_account_and_says_what_it_would_be_without() {
         day_sd: 0.2,
         ..Traits::default()
     };
-    let mut horse = SimulatedHorse::new(steady, &[barn::flex()], 5);
-    let (mut reps, mut rides) = (Vec::new(), Vec::new());
-    for after in 0..14 {
-        let on = FIRST.saturating_add(after.days());
-        let plan = PlannedRide {
-            day: on,
-            first_ask_at: noon(on),
-            blocks: vec![PlannedBlock {
-                level: 0,
-                left: 7,
-                right: 7,
-            }],
-        };
-        let easy = Rider {
-            offset: 1.2,
-            quits: Quits::AsPlanned,
-            ..Rider::default()
-        };
-        let ridden = horse.ride_by(&plan, &easy);
-        rides.push(RideFacts {
-            ride_id: ridden.ride_id,
-            day: on,
-            rider_id: Some(RIDERS[0]),
-            marks: Vec::new(),
-            rigs: Vec::new(),
-        });
-        reps.extend(ridden.reps);
-    }
+    let (reps, rides) = ridden_easily(steady);
     let ladder = Ladder::shipped();
     let index = ladder.position(&barn::flex().level).unwrap();
     let mut file = HorseFile::of_reps(ladder, &reps);
@@ -289,6 +263,39 @@ fn an_offset_out_of_bounds_is_named(#[case] offset: f64, #[case] sd: f64, #[case
         horses: 1,
     };
     assert_eq!(rider.check().unwrap_err().field, field);
+}
+
+/// Two weeks of a horse under somebody with whom more is soft.
+fn ridden_easily(steady: Traits) -> (Vec<Rep>, Vec<RideFacts>) {
+    let mut horse = SimulatedHorse::new(steady, &[barn::flex()], 5);
+    let (mut reps, mut rides) = (Vec::new(), Vec::new());
+    for after in 0..14 {
+        let on = FIRST.saturating_add(after.days());
+        let plan = PlannedRide {
+            day: on,
+            first_ask_at: noon(on),
+            blocks: vec![PlannedBlock {
+                level: 0,
+                left: 7,
+                right: 7,
+            }],
+        };
+        let easy = Rider {
+            offset: 1.2,
+            quits: Quits::AsPlanned,
+            ..Rider::default()
+        };
+        let ridden = horse.ride_by(&plan, &easy);
+        rides.push(RideFacts {
+            ride_id: ridden.ride_id,
+            day: on,
+            rider_id: Some(RIDERS[0]),
+            marks: Vec::new(),
+            rigs: Vec::new(),
+        });
+        reps.extend(ridden.reps);
+    }
+    (reps, rides)
 }
 
 /// A comparison of a day by which the first rider is easy.
