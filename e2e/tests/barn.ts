@@ -31,6 +31,8 @@ export async function openRecorder(page: Page, name: string) {
   await page.goto(`/horses/${horse_id}/ride/${flex}`);
   await expect(page.getByRole('heading', { name })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Finish' })).toBeEnabled();
+  // The face is on screen and hears a touch and a key.
+  await expect(page.getByTestId('half-left')).toHaveAttribute('aria-disabled', 'false');
 }
 
 export type Side = 'left' | 'right';

@@ -11,7 +11,7 @@ async function press(page: Page, key: string, ms: number) {
 }
 
 /** Between two short presses that belong together. */
-const together = (page: Page) => page.waitForTimeout(80);
+const together = (page: Page) => page.waitForTimeout(40);
 
 async function teach(page: Page, keys: string[]) {
   await page.goto('/settings');
@@ -100,6 +100,8 @@ test('a clicker of one button takes turns, types on a tapped face, and its asks 
   await expect.poll(async () => (await said()).at(-1)).toContain('right, soft, 1 of 1, next left');
   const { horse_id } = await horse(page, 'Kettle');
   await page.goto(`/horses/${horse_id}/ride/bend.hip/stand`);
+  // The face of the level stands there, and its answers can be said.
+  await expect(page.getByRole('button', { name: 'Clean', exact: true }).first()).toBeEnabled();
   await expectAsked(page, 'left', 0);
   await press(page, 'Enter', 100);
   await expectAsked(page, 'left', 1);

@@ -9,11 +9,13 @@ import type { Recorder } from './useRecorder';
  * brake. Its room is always kept.
  */
 export function Hint({ recorder }: { recorder: Recorder }) {
-  const { brake, quit, asked, sides } = recorder;
+  const { brake, quit, asked, sides, looking, storage } = recorder;
   const said = brake || quit;
   const [alone] = useState(() => taughtClicker()?.length === 1);
-  // With one button the sides take turns: which is next is said before how it is asked.
-  const turn = alone && sides.length > 1 ? `Clicker: ${nextSide(recorder)} next. ` : '';
+  const hears = storage === 'ready' && !looking;
+  // With one button the sides take turns: which is next is said before how it is asked, and
+  // not before a press is heard.
+  const turn = alone && hears && sides.length > 1 ? `Clicker: ${nextSide(recorder)} next. ` : '';
   return (
     <Typography
       role="status"
