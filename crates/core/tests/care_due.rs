@@ -24,7 +24,7 @@ fn note(kind: CareKind, days_ago: i64, again_days: Option<u16>) -> CareNote {
 
 #[test]
 fn it_is_due_when_the_horse_needs_it_and_overdue_the_day_after() {
-    let feet = |days_ago, again| due(&[note(CareKind::Feet, days_ago, again)], TODAY)[0];
+    let feet = |days_ago, again| due(&[note(CareKind::Feet, days_ago, again)], &[], TODAY)[0];
     assert_eq!(feet(42, None).due, TODAY);
     assert!(!feet(42, None).overdue);
     assert!(feet(43, None).overdue);
@@ -40,7 +40,7 @@ fn the_last_note_counts_and_flags_do_not_come_again() {
         note(CareKind::Pain, 400, None),
         note(CareKind::Feet, 10, None),
     ];
-    let found = due(&notes, TODAY);
+    let found = due(&notes, &[], TODAY);
     assert_eq!(
         found.iter().map(|one| one.kind).collect::<Vec<_>>(),
         [CareKind::Feet, CareKind::Teeth]
@@ -50,9 +50,15 @@ fn the_last_note_counts_and_flags_do_not_come_again() {
 
 #[test]
 fn a_season_comes_round_and_is_never_overdue() {
-    let found = due(&[note(CareKind::InSeason, 50, None)], TODAY)[0];
+    let notes = [note(CareKind::InSeason, 50, None)];
+    let found = due(&notes, &[], TODAY)[0];
     assert_eq!(found.due, TODAY.checked_add(13.days()).unwrap());
     assert!(!found.overdue);
+    // Ridden in season since: the next is counted on from there.
+    let ridden = [7, 6].map(|ago: i64| TODAY.checked_sub(ago.days()).unwrap());
+    let found = due(&notes, &ridden, TODAY)[0];
+    assert_eq!(found.due, TODAY.checked_add(14.days()).unwrap());
+    assert_eq!(found.last, ridden[1]);
 }
 
 #[test]
@@ -79,11 +85,15 @@ proptest! {
     fn due_lies_after_the_note(days_ago in 0i64..900, again in prop::option::of(7u16..1100), kind in 0usize..8) {
         let kind = CareKind::ALL[kind];
         let one = note(kind, days_ago, again);
-        let found = one.due(TODAY);
-        prop_assert_eq!(found.is_some(), !kind.is_flag());
+        let found = one.due(&[], TODAY);
+        let step = i64::from(again.or(kind.usual_days()).unwrap_or(1));
+        let next = one.day.saturating_add((((days_ago.max(1) + step - 1) / step) * step).days());
+        // None is reckoned with over the winter.
+        if kind != CareKind::InSeason || (3..=10).contains(&next.month()) {
+            prop_assert_eq!(found.is_some(), !kind.is_flag());
+        }
         if let Some(found) = found {
             let apart = i64::from((found.due - one.day).get_days());
-            let step = i64::from(again.or(kind.usual_days()).unwrap());
             prop_assert!(apart > 0 && apart % step == 0);
             prop_assert!(found.overdue == (found.due < TODAY));
         }

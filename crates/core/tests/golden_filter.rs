@@ -117,7 +117,7 @@ fn in_season_against_out_of_season_is_newcombes_interval() {
 #[test]
 fn the_next_seasons_are_counted_on_from_the_last_that_was_seen() {
     let seen = [date(2026, 4, 12), date(2026, 4, 10), date(2026, 3, 20)];
-    let expected = season::expected(&seen, date(2026, 4, 20));
+    let expected = season::expected(&seen, season::CYCLE_DAYS, date(2026, 4, 20));
     let days: Vec<_> = expected
         .iter()
         .map(|season| (season.from, season.to))
@@ -129,9 +129,9 @@ fn the_next_seasons_are_counted_on_from_the_last_that_was_seen() {
             (date(2026, 5, 22), date(2026, 5, 27)),
         ]
     );
-    assert!(season::expected(&[], date(2026, 4, 20)).is_empty());
+    assert!(season::expected(&[], season::CYCLE_DAYS, date(2026, 4, 20)).is_empty());
     assert!(
-        season::expected(&[date(2026, 10, 25)], date(2026, 11, 2)).is_empty(),
+        season::expected(&[date(2026, 10, 25)], season::CYCLE_DAYS, date(2026, 11, 2)).is_empty(),
         "winter"
     );
 }

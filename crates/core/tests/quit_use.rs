@@ -5,6 +5,7 @@ mod barn;
 use barn::horse::Horse;
 use barn::{BRACED, SOFT, day};
 use cavesson_core::evidence::SoftCount;
+use cavesson_core::evidence::share::{difference, quantile};
 use cavesson_core::rep::{Give, Measure};
 use cavesson_core::ride::quit_use::quit_use;
 
@@ -44,6 +45,34 @@ fn a_level_that_was_left_on_the_signal_is_told_from_one_that_went_on() {
         1,
         "nothing after the day counts"
     );
+}
+
+/// First asks of one day are alike: six levels of one ride say hardly more than one.
+#[test]
+fn many_levels_on_one_day_do_not_make_it_sure() {
+    const LEVELS: [&str; 6] = [
+        FLEX,
+        "bend.ribs/walk",
+        "frame.poll/walk",
+        "frame.poll/jog",
+        "start.brake/stand",
+        "start.brake/walk",
+    ];
+    let mut horse = Horse::new();
+    for level in LEVELS {
+        // Quit on the first good try, and soft the next time; gone past it, and not.
+        horse = horse
+            .ride(level, 0, &gives(&[BRACED, SOFT]))
+            .ride(level, 1, &gives(&[SOFT, SOFT, SOFT, BRACED]))
+            .ride(level, 2, &gives(&[BRACED, BRACED]));
+    }
+    let found = quit_use(&horse.file(), day(0), day(2));
+    assert!(found.after_taken.asked >= 6, "{found:?}");
+    let by_days = found.difference.unwrap();
+    let z = quantile(0.95, true);
+    let by_asks = difference(found.after_taken, found.after_went_on, z).unwrap();
+    assert!((by_days.difference - by_asks.difference).abs() < 1e-12);
+    assert!(by_days.low < by_asks.low - 0.1, "{by_days:?} {by_asks:?}");
 }
 
 #[test]

@@ -26,6 +26,7 @@ use crate::access_links::word_hash;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
+use crate::season::{SEASON_LOOK_BACK_DAYS, of_horse};
 use crate::signed::{Recorder, time_zone};
 use crate::url::UrlPath;
 
@@ -250,9 +251,11 @@ async fn read(State(app): State<App>, UrlPath(word): UrlPath<String>) -> Answer<
         calendar.push(event(one, kind, &names, now));
     }
     if kind == CalendarOf::Horse {
+        let since = today.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
+        let seasons = care::days_in_season(&mut look, since).await?;
         let notes = care::last_of_each(&mut look, None).await?.into_iter();
         for (_, note) in notes.filter(|(id, _)| *id == link.of_id) {
-            if let Some(due) = note.due(today) {
+            if let Some(due) = note.due(of_horse(&seasons, link.of_id), today) {
                 calendar.push(care_due(&note, &due, today, now));
             }
         }

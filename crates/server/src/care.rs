@@ -21,6 +21,7 @@ use crate::body::Body;
 use crate::known::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
+use crate::season::{SEASON_LOOK_BACK_DAYS, of_horse};
 use crate::signed::{Recorder, Signed};
 use crate::url::UrlPath;
 
@@ -215,11 +216,14 @@ async fn list_due(signed: Signed) -> Answer<Json<Vec<CareOfHorse>>> {
     let mut barn = signed.look().await?;
     let horses = horse::list(&mut barn, owner).await?;
     let notes = care::last_of_each(&mut barn, owner).await?;
+    let since = today.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
+    let seasons = care::days_in_season(&mut barn, since).await?;
     let until = today.saturating_add(REMINDED_DAYS.days());
     let mut found: Vec<CareOfHorse> = notes
         .into_iter()
         .filter_map(|(horse_id, note)| {
-            let care = note.due(today).filter(|care| care.due <= until)?;
+            let seen = of_horse(&seasons, horse_id);
+            let care = note.due(seen, today).filter(|care| care.due <= until)?;
             let horse = horses.iter().find(|horse| horse.horse_id == horse_id)?;
             Some(CareOfHorse {
                 horse_id,

@@ -35,7 +35,7 @@ use crate::known::horse_ladder::Unfit;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::season::{Season, season_of};
+use crate::season::{Season, days_in_season, season_of};
 use crate::signed::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
 
@@ -273,7 +273,7 @@ fn page(
         slips: slips(judged),
         season: mare.then(|| season_of(judged)),
         care: judged.file.care.clone(),
-        care_due: due(&judged.file.care, on),
+        care_due: due(&judged.file.care, &days_in_season(judged), on),
         overrules: judged.file.overrules.clone(),
         riders: Vec::new(),
         card: card

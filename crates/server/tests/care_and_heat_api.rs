@@ -118,6 +118,42 @@ async fn care_comes_again_as_often_as_the_horse_needs_it(pool: PgPool) {
 }
 
 #[sqlx::test(migrator = "TABLES")]
+async fn a_mares_next_season_is_the_same_day_wherever_it_stands(pool: PgPool) {
+    let (_clock, server, trainer) = barn_on_monday(pool).await;
+    let noted = json!({"kind": "in_season", "day": "2026-04-03", "again_days": 20});
+    note(&trainer, server.oatcake, noted).await;
+    // Ridden in season since: the next is counted on from there.
+    let mut batch = ride(server.oatcake, 0, 1);
+    let started = "2026-04-25T15:00:00Z";
+    batch["rides"][0]["started_at"] = json!(started);
+    batch["rides"][0]["marks"] = json!(["in_season"]);
+    for rep in batch["reps"].as_array_mut().unwrap() {
+        rep["asked_at"] = json!(started);
+    }
+    assert_eq!(trainer.batch(&batch).await.status(), 200);
+    let next = json!("2026-05-15");
+    let page = trainer
+        .json(&format!("/api/horses/{}/page", server.oatcake))
+        .await;
+    assert_eq!(page["season"]["expected"][0]["from"], next);
+    assert_eq!(page["care_due"][0]["due"], next);
+    assert_eq!(page["care_due"][0]["last"], "2026-04-25");
+    let listed = trainer.json("/api/care/due").await;
+    assert_eq!(listed[0]["care"], page["care_due"][0]);
+    let link = json!({"kind": "horse", "of_id": server.oatcake});
+    let made: Value = trainer
+        .post("/api/calendar-links", &link)
+        .await
+        .json()
+        .await
+        .unwrap();
+    let calendar = server.visitor().get(made["path"].as_str().unwrap()).await;
+    let calendar = calendar.text().await.unwrap();
+    assert!(calendar.contains("20260515"), "{calendar}");
+    assert!(!calendar.contains("20260513"), "{calendar}");
+}
+
+#[sqlx::test(migrator = "TABLES")]
 async fn overdue_care_holds_the_work_it_is_about(pool: PgPool) {
     let (_clock, server, trainer) = barn_on_monday(pool).await;
     barn::soft_rides(&server, server.oatcake, &[3, 2, 1]).await;

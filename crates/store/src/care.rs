@@ -1,6 +1,8 @@
 //! Care: flags and checks of a horse.
 
-use cavesson_core::horse::{CareKind, CareNote};
+use std::collections::HashMap;
+
+use cavesson_core::horse::{CareKind, CareNote, RideMark};
 use jiff::civil::Date;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
@@ -43,6 +45,37 @@ pub async fn last_of_each(
         Some((row.horse_id, note))
     });
     Ok(notes.collect())
+}
+
+/// Days since `since` on which mares were seen in season, noted or ridden, by horse.
+///
+/// # Errors
+/// When the query fails.
+pub async fn days_in_season(
+    barn: &mut BarnTransaction,
+    since: Date,
+) -> StoreResult<HashMap<Uuid, Vec<Date>>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"select horse_id as "horse_id!", day as "day!: jiff_sqlx::Date" from care
+           where barn_id = $1 and kind = $2 and day >= $4
+           union
+           select horse_id, day from ride
+           where barn_id = $1 and $3 = any (marks) and day >= $4
+           order by 1, 2"#,
+        barn_id,
+        CareKind::InSeason.word(),
+        RideMark::InSeason.word(),
+        since.to_sqlx() as _
+    )
+    .fetch_all(barn.connection())
+    .await?;
+    let mut days: HashMap<Uuid, Vec<Date>> = HashMap::new();
+    for row in rows {
+        let of_horse = days.entry(row.horse_id).or_default();
+        of_horse.push(row.day.to_jiff());
+    }
+    Ok(days)
 }
 
 /// Says after how many days a note's care comes again; none for what is usual. False when

@@ -161,25 +161,8 @@ pub async fn some_versions(
     barn: &mut BarnTransaction,
     wanted: &[(Uuid, i32)],
 ) -> StoreResult<Vec<ProgramVersion>> {
-    let barn_id = barn.barn_id();
     let (programs, versions): (Vec<Uuid>, Vec<i32>) = wanted.iter().copied().unzip();
-    let rows = sqlx::query_as!(
-        Row,
-        r#"select v.program_id, v.version, v.ladder_version,
-                  v.content, v.content_form, p.name as made_by,
-                  v.made_at as "made_at: jiff_sqlx::Timestamp"
-           from program_version v
-           join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
-           join unnest($2::uuid[], $3::integer[]) as wanted (program_id, version)
-             on wanted.program_id = v.program_id and wanted.version = v.version
-           where v.barn_id = $1"#,
-        barn_id,
-        &programs,
-        &versions
-    )
-    .fetch_all(barn.connection())
-    .await?;
-    Ok(rows.into_iter().map(Into::into).collect())
+    read(barn, &programs, Some(&versions)).await
 }
 
 /// Every version of a program, the one in use first.
@@ -190,6 +173,16 @@ pub async fn versions(
     barn: &mut BarnTransaction,
     program_id: Uuid,
 ) -> StoreResult<Vec<ProgramVersion>> {
+    read(barn, &[program_id], None).await
+}
+
+/// The versions of some programs, latest first; of each program the one that is named beside
+/// it, or all.
+async fn read(
+    barn: &mut BarnTransaction,
+    programs: &[Uuid],
+    versions: Option<&[i32]>,
+) -> StoreResult<Vec<ProgramVersion>> {
     let barn_id = barn.barn_id();
     let rows = sqlx::query_as!(
         Row,
@@ -198,10 +191,13 @@ pub async fn versions(
                   v.made_at as "made_at: jiff_sqlx::Timestamp"
            from program_version v
            join person p on p.barn_id = v.barn_id and p.person_id = v.made_by
-           where v.barn_id = $1 and v.program_id = $2
+           where v.barn_id = $1 and v.program_id = any ($2)
+             and ($3::integer[] is null or (v.program_id, v.version) in (
+               select * from unnest($2::uuid[], $3::integer[])))
            order by v.version desc"#,
         barn_id,
-        program_id
+        programs,
+        versions as Option<&[i32]>
     )
     .fetch_all(barn.connection())
     .await?;

@@ -4387,6 +4387,24 @@ export interface components {
              */
             signed_in: number;
         };
+        /** @description One share less another, with its bounds. */
+        Difference: {
+            /**
+             * Format: double
+             * @description The first share less the second.
+             */
+            difference: number;
+            /**
+             * Format: double
+             * @description Upper bound.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description Lower bound.
+             */
+            low: number;
+        };
         /**
          * @description What the days say.
          * @enum {string}
@@ -8437,6 +8455,7 @@ export interface components {
             after_taken: components["schemas"]["SoftCount"];
             /** @description The same of those. */
             after_went_on: components["schemas"]["SoftCount"];
+            difference?: components["schemas"]["Difference"] | null;
             /**
              * Format: int32
              * @description Times a level was quit on the signal.

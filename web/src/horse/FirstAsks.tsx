@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { FirstAskLane } from '../draw/FirstAskLanes';
 import { lately, type FirstAsk } from '../draw/firstAsks';
 import { Section } from '../frame/Section';
+import { ShareApart } from './ShareApart';
+import { sayApart } from './sayApart';
 import { levelPath } from '../level/queries';
 import { shortDay, dayAfter } from '../words/days';
 import { count, percent } from '../words/plain';
@@ -55,15 +57,19 @@ const leastTimes = 5;
 
 /** What came of quitting on a good one, against going on. */
 function QuitUse({ use }: { use: HorsePage['quit_use'] }) {
-  const { taken, went_on, after_taken, after_went_on } = use;
+  const { taken, went_on, after_taken, after_went_on, difference } = use;
   if (taken < leastTimes || went_on < leastTimes) return null;
   const next = ({ soft, asked }: typeof after_taken) =>
     `${percent(soft / Math.max(1, asked))} of the next first asks were soft (${soft} of ${asked})`;
   return (
-    <Typography sx={{ maxWidth: 760, mb: 1.5 }}>
-      <strong>Quit on a good one</strong> {count(taken, 'time')}: {next(after_taken)}. Went on past
-      it {count(went_on, 'time')}: {next(after_went_on)}.
-    </Typography>
+    <Box sx={{ maxWidth: 760, mb: 1.5 }}>
+      <Typography>
+        <strong>Quit on a good one</strong> {count(taken, 'time')}: {next(after_taken)}. Went on
+        past it {count(went_on, 'time')}: {next(after_went_on)}.{' '}
+        {difference && sayApart(difference)}
+      </Typography>
+      {difference && <ShareApart of="Quit less went on" difference={difference} />}
+    </Box>
   );
 }
 

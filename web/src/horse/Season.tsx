@@ -2,8 +2,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
+import { ShareApart } from './ShareApart';
+import { sayApart } from './sayApart';
 import { percent } from '../words/plain';
 import { shortDay, spans, type Span } from '../words/days';
 
@@ -36,10 +37,7 @@ export function Season({ season }: { season: Schemas['Season'] }) {
                 </Box>
               </span>
             ))}
-            ).{' '}
-            {expected.length > 0
-              ? `Expect her in season around ${expected.map(({ from, to }) => said([from, to])).join(', ')}.`
-              : 'None expected over the winter.'}
+            ).
           </Typography>
           {share && (
             <>
@@ -47,27 +45,24 @@ export function Season({ season }: { season: Schemas['Season'] }) {
                 In season {percent(share.in_season.soft / share.in_season.asked)} soft of{' '}
                 {share.in_season.asked} asks, out of it{' '}
                 {percent(share.out_of_season.soft / share.out_of_season.asked)} of{' '}
-                {share.out_of_season.asked}: {apart(share)}
+                {share.out_of_season.asked}. {sayApart(share)}
+                {share.high < 0 && ' Judge her by the other days.'}
               </Typography>
-              <Figures>
-                In season less out of season: {points(share.difference)} points (95% interval{' '}
-                {points(share.low)} to {points(share.high)}).
-              </Figures>
+              <ShareApart of="In season less out of season" difference={share} />
             </>
           )}
         </>
       )}
+      {expected.length > 0 && (
+        <Typography sx={{ mt: 0.5 }}>
+          Expect her in season around {expected.map(({ from, to }) => said([from, to])).join(', ')}.
+        </Typography>
+      )}
+      {expected.length === 0 && seen.length > 0 && (
+        <Typography sx={{ mt: 0.5 }}>None expected over the winter.</Typography>
+      )}
     </Section>
   );
-}
-
-const points = (share: number) => Math.round(share * 100);
-
-function apart({ difference, low, high }: Schemas['SeasonShare']): string {
-  const by = Math.abs(points(difference));
-  if (high < 0) return `${by} points less, very likely real. Judge her by the other days.`;
-  if (low > 0) return `${by} points more, very likely real.`;
-  return 'could be chance.';
 }
 
 const said = ([from, to]: Span) =>

@@ -14,6 +14,9 @@ export function percent(share: number | null | undefined): string {
   return share == null ? '–' : whole.format(Math.floor(share * 100 + 1e-9) / 100);
 }
 
+/** A share as points of a hundred. */
+export const points = (share: number) => Math.round(share * 100);
+
 /** How sure a difference is, from its p; the figure itself stands one tap deeper. */
 export const howSure = (p: number) => (p < 0.05 ? 'very likely real' : 'may be chance');
 

@@ -17,7 +17,7 @@ use uuid::Uuid;
 
 use super::ask::Ask;
 use super::rider::{RiderDay, RiderOffset, rider_offsets};
-use super::share::{quantile, share_of_days};
+use super::share::{PRIOR_ICC, quantile, share_of_days};
 use super::soft_count::SoftCount;
 use crate::day::days_between;
 use crate::rig::RigWorn;
@@ -138,8 +138,6 @@ pub struct RigAgainst {
 
 /// Days within which rigs are held against each other.
 const FORTNIGHT_DAYS: i64 = 14;
-/// Prior for how alike the asks of a day are. Product default, as everywhere.
-const PRIOR_ICC: f64 = 0.05;
 
 /// Soft shares by rig, the one worn last first; none for asks whose rig nobody said.
 pub fn by_rig(levels: &[&[Ask]], rides: &RigsOfRides<'_>) -> Vec<RigShare> {

@@ -19,6 +19,7 @@
 //! Rao and Scott, Biometrics 48 (1992) 577-585. How far ρ is drawn to the prior
 //! is a product default.
 
+use serde::{Deserialize, Serialize};
 use statrs::distribution::{ContinuousCDF, Normal};
 
 use super::SoftCount;
@@ -83,8 +84,12 @@ pub fn wilson(share: f64, asked: f64, z: f64) -> Interval {
     }
 }
 
+/// How alike the asks of one day are taken to be while few days are known. Product default.
+pub const PRIOR_ICC: f64 = 0.05;
+
 /// One share less another, with its bounds.
-#[derive(Debug, Clone, Copy, PartialEq)]
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Difference {
     /// The first share less the second.
     pub difference: f64,

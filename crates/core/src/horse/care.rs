@@ -151,8 +151,9 @@ pub struct CareDue {
     pub overdue: bool,
 }
 
-/// What comes again, by the last note of each kind; the earliest first.
-pub fn due(notes: &[CareNote], on: Date) -> Vec<CareDue> {
+/// What comes again, by the last note of each kind; the earliest first. A mare was
+/// `seen_in_season` on these days, noted or ridden.
+pub fn due(notes: &[CareNote], seen_in_season: &[Date], on: Date) -> Vec<CareDue> {
     let last = |kind: CareKind| {
         let of_kind = notes
             .iter()
@@ -161,33 +162,45 @@ pub fn due(notes: &[CareNote], on: Date) -> Vec<CareDue> {
     };
     let mut found: Vec<CareDue> = CareKind::ALL
         .into_iter()
-        .filter_map(|kind| last(kind)?.due(on))
+        .filter_map(|kind| last(kind)?.due(seen_in_season, on))
         .collect();
     found.sort_by_key(|one| one.due);
     found
 }
 
+/// The cycle of a mare: as it was set with the last note of her season, or the usual one.
+pub fn cycle_days(notes: &[CareNote], on: Date) -> i64 {
+    let seasons = notes
+        .iter()
+        .filter(|note| note.kind == CareKind::InSeason && note.day <= on);
+    let last = seasons.max_by_key(|note| note.day);
+    last.and_then(CareNote::again).unwrap_or(CYCLE_DAYS)
+}
+
 impl CareNote {
-    /// When it comes again; none for a flag.
-    pub fn due(&self, on: Date) -> Option<CareDue> {
-        let usual = self.kind.usual_days()?;
-        let again = self.again(usual);
-        let due = if self.kind == CareKind::InSeason {
-            // One that was not noted comes again all the same.
-            season::next(&[self.day], again, on.max(self.day.saturating_add(1.day())))?
+    /// When it comes again; none for a flag. A season is counted on from when the mare was
+    /// `seen_in_season` last, in a note or in a ride.
+    pub fn due(&self, seen_in_season: &[Date], on: Date) -> Option<CareDue> {
+        let again = self.again()?;
+        let (last, due) = if self.kind == CareKind::InSeason {
+            let mut days = seen_in_season.to_vec();
+            days.push(self.day);
+            season::due(&days, again, on)?
         } else {
-            self.day.saturating_add(again.days())
+            (self.day, self.day.saturating_add(again.days()))
         };
         Some(CareDue {
             kind: self.kind,
-            last: self.day,
+            last,
             due,
             overdue: self.kind.can_be_overdue() && due < on,
         })
     }
 
-    fn again(&self, usual: u16) -> i64 {
-        i64::from(self.again_days.unwrap_or(usual)).max(1)
+    /// Days after which it comes again; none for a flag.
+    pub fn again(&self) -> Option<i64> {
+        let usual = self.kind.usual_days()?;
+        Some(i64::from(self.again_days.unwrap_or(usual)).max(1))
     }
 
     /// Whether it is a flag that stands open on `on`.

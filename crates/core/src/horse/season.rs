@@ -6,23 +6,24 @@
 //! the figures of veterinary handbooks on equine reproduction (from memory).
 
 use std::collections::BTreeMap;
+use std::ops::RangeInclusive;
 
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use crate::day::days_between;
-use crate::evidence::share::{difference_of_days, quantile};
+use crate::evidence::share::{PRIOR_ICC, difference_of_days, quantile};
 use crate::evidence::{Ask, SoftCount};
 
 /// Days from the beginning of one season to the next.
 pub const CYCLE_DAYS: i64 = 21;
 /// Days a season lasts, for the days to reckon with.
 pub const SEASON_DAYS: i64 = 6;
+/// Months in which mares come in season; in the others none is reckoned with.
+const MONTHS: RangeInclusive<i8> = 3..=10;
 /// Seasons looked ahead.
 const AHEAD: i64 = 2;
-/// How alike the asks of one day are taken to be while few days are known. Product default.
-const PRIOR_ICC: f64 = 0.05;
 
 /// Days to reckon with.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -53,14 +54,14 @@ pub struct SeasonShare {
 }
 
 /// The seasons to reckon with after `on`, counted on from the last that was
-/// seen. `days` were marked in season, in any order.
-pub fn expected(days: &[Date], on: Date) -> Vec<SeasonDays> {
-    begins(days, CYCLE_DAYS, on)
+/// seen. `days` were marked in season, in any order; `cycle_days` is the mare's own cycle.
+pub fn expected(days: &[Date], cycle_days: i64, on: Date) -> Vec<SeasonDays> {
+    begins(days, cycle_days, on)
         .map(|from| SeasonDays {
             from,
             to: from.saturating_add((SEASON_DAYS - 1).days()),
         })
-        .filter(|season| season.to >= on && (3..=10).contains(&season.from.month()))
+        .filter(|season| season.to >= on)
         .collect()
 }
 
@@ -70,6 +71,14 @@ pub fn next(days: &[Date], cycle_days: i64, on: Date) -> Option<Date> {
     begins(days, cycle_days, on).find(|from| *from >= on)
 }
 
+/// The day a mare was seen in season last, and the first day of the next season after it, on
+/// or after `on`. One that was not noted comes again all the same.
+pub fn due(days: &[Date], cycle_days: i64, on: Date) -> Option<(Date, Date)> {
+    let last = days.iter().copied().filter(|day| *day <= on).max()?;
+    let after = on.max(last.saturating_add(1.day()));
+    Some((last, next(days, cycle_days, after)?))
+}
+
 /// First days of the season that `on` lies in or after, and of the next ones.
 fn begins(days: &[Date], cycle_days: i64, on: Date) -> impl Iterator<Item = Date> {
     let cycle_days = cycle_days.max(1);
@@ -77,6 +86,7 @@ fn begins(days: &[Date], cycle_days: i64, on: Date) -> impl Iterator<Item = Date
     let gone = began.map_or(0, |began| days_between(began, on).max(0) / cycle_days);
     (gone..=gone + AHEAD)
         .filter_map(move |cycles| Some(began?.saturating_add((cycles * cycle_days).days())))
+        .filter(|from| MONTHS.contains(&from.month()))
 }
 
 /// The first day of the last run of marked days.

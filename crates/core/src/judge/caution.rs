@@ -95,7 +95,8 @@ pub fn of_fast_work(care: &[CareNote], on: Date) -> Vec<Caution> {
 }
 
 fn overdue(care: &[CareNote], on: Date, of: impl Fn(CareKind) -> bool) -> Vec<Caution> {
-    let found = due(care, on).into_iter();
+    // A season is never overdue: the days she was seen in it say nothing here.
+    let found = due(care, &[], on).into_iter();
     found
         .filter(|one| one.overdue && of(one.kind))
         .map(|CareDue { kind, last, .. }| Caution::Overdue { kind, last })

@@ -36,80 +36,106 @@ pub(super) fn reasons(
     ladder: &Ladder,
     overrule: Option<&Overrule>,
 ) -> Vec<Reason> {
-    let mut all = Vec::new();
-    let own = |side, level, text| Reason {
+    let mut all = of_itself(standing, ladder);
+    all.extend(of_its_needs(standing, ladder));
+    if let Some(overrule) = overrule {
+        all.push(Reason {
+            holds_back: !overrule.lets_count(),
+            ..own(words::overruled(overrule))
+        });
+    }
+    all.extend(of_its_rails(check, level));
+    all
+}
+
+/// A reason of the whole level that holds it back.
+fn own(text: String) -> Reason {
+    Reason {
         item: None,
-        side,
-        level,
+        side: None,
+        level: None,
         holds_back: true,
         text,
-    };
-    for caution in &standing.cautions {
-        let side = match caution {
-            Caution::SideDrop(drop) => Some(drop.side),
-            _ => None,
-        };
-        all.push(own(side, None, words::caution(caution)));
     }
+}
+
+/// What its own answers say, and what it rests on.
+fn of_itself(standing: &Standing, ladder: &Ladder) -> Vec<Reason> {
+    let mut all: Vec<Reason> = standing.cautions.iter().map(of_caution).collect();
     if let Some(eased) = &standing.eased {
-        all.push(own(None, None, words::eased(eased, ladder)));
+        all.push(own(words::eased(eased, ladder)));
     }
     let hold = &standing.history.hold;
     if let Some(missed) = &hold.in_doubt {
-        let side = Some(missed.side).filter(|side| *side != Side::Both);
-        let text = format!("In doubt: {}.", held::words::not_soft(missed));
-        all.push(own(side, None, text));
+        all.push(Reason {
+            side: Some(missed.side).filter(|side| *side != Side::Both),
+            ..own(format!("In doubt: {}.", held::words::not_soft(missed)))
+        });
     }
     if let Some(lost) = &hold.lost {
         let text = held::words::change(lost, ladder);
-        all.push(own(
-            None,
-            None,
-            format!("{text} Since {}.", on_weekday(lost.day)),
-        ));
+        all.push(own(format!("{text} Since {}.", on_weekday(lost.day))));
     }
     if let Some(text) = held::words::held_by(hold, ladder) {
         all.push(Reason {
             holds_back: false,
-            ..own(None, None, text)
+            ..own(text)
         });
     }
     if let Some(otherwise) = standing.without_riders {
         all.push(Reason {
             holds_back: standing.verdict != Verdict::Advance,
-            ..own(None, None, words::riders(otherwise))
+            ..own(words::riders(otherwise))
         });
     }
     if standing.retention.is_rusty() {
-        all.push(own(None, None, words::rusty(&standing.retention)));
+        all.push(own(words::rusty(&standing.retention)));
     }
+    all
+}
+
+fn of_caution(caution: &Caution) -> Reason {
+    let side = match caution {
+        Caution::SideDrop(drop) => Some(drop.side),
+        _ => None,
+    };
+    Reason {
+        side,
+        ..own(words::caution(caution))
+    }
+}
+
+/// What it needs and does not stand on yet.
+fn of_its_needs(standing: &Standing, ladder: &Ladder) -> Vec<Reason> {
     let needs: [(&[usize], &str); 3] = [
         (&standing.missing, "not held"),
         (&standing.doubtful, "in doubt"),
         (&standing.stale, "held, but rusty"),
     ];
-    for (indexes, stands) in needs {
-        for index in indexes {
-            let need = &ladder.levels[*index];
-            let level = Some(need.level.clone());
-            all.push(own(None, level, format!("{}: {stands}.", need.name)));
+    let each = needs
+        .iter()
+        .flat_map(|(indexes, stands)| indexes.iter().map(move |index| (*index, *stands)));
+    each.map(|(index, stands)| {
+        let need = &ladder.levels[index];
+        Reason {
+            level: Some(need.level.clone()),
+            ..own(format!("{}: {stands}.", need.name))
         }
-    }
-    if let Some(overrule) = overrule {
-        all.push(Reason {
-            holds_back: !overrule.lets_count(),
-            ..own(None, None, words::overruled(overrule))
-        });
-    }
+    })
+    .collect()
+}
+
+/// The rails of its gate, those that are not filled first.
+fn of_its_rails<'a>(
+    check: &'a GateCheck,
+    level: &'a LadderLevel,
+) -> impl Iterator<Item = Reason> + 'a {
     let rails = |passes| check.items.iter().filter(move |item| item.passes == passes);
-    for item in rails(false).chain(rails(true)) {
-        all.push(Reason {
-            item: Some(item.item),
-            side: item.side,
-            level: None,
-            holds_back: !item.passes,
-            text: words::item(item, check, &level.gate),
-        });
-    }
-    all
+    rails(false).chain(rails(true)).map(|item| Reason {
+        item: Some(item.item),
+        side: item.side,
+        level: None,
+        holds_back: !item.passes,
+        text: words::item(item, check, &level.gate),
+    })
 }

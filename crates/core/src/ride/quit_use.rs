@@ -8,16 +8,19 @@
 //!
 //! Source: common practice of the trade, no source (quit on a good one).
 
+use std::collections::BTreeMap;
+
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use super::quit::{Before, BlockAsk, Quit, quit};
 use crate::Side;
+use crate::evidence::share::{Difference, PRIOR_ICC, difference_of_days, quantile};
 use crate::evidence::{Ask, SoftCount};
 use crate::judge::HorseFile;
 
 /// How the signal was used, and the next first asks.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Debug, Clone, Copy, Default, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct QuitUse {
     /// Times a level was quit on the signal.
@@ -28,11 +31,15 @@ pub struct QuitUse {
     pub went_on: u32,
     /// The same of those.
     pub after_went_on: SoftCount,
+    /// The soft share after it was taken less that after it went on, with its bounds at 95 %,
+    /// the days of the next rides taken as clusters; none until both came.
+    pub difference: Option<Difference>,
 }
 
 /// Over all levels of a horse, on its rides from one day to another.
 pub fn quit_use(file: &HorseFile, from: Date, on: Date) -> QuitUse {
     let mut found = QuitUse::default();
+    let mut days: [BTreeMap<Date, SoftCount>; 2] = Default::default();
     for index in 0..file.asks.len() {
         let asks = file.asks_until(index, on);
         let rides: Vec<&[Ask]> = asks.chunk_by(|a, b| a.ride_id == b.ride_id).collect();
@@ -48,19 +55,24 @@ pub fn quit_use(file: &HorseFile, from: Date, on: Date) -> QuitUse {
             let (Some(at), Some(next)) = (signal_at(ride, &before), rides.get(number + 1)) else {
                 continue;
             };
-            let (times, after) = if at == ride.len() {
-                (&mut found.taken, &mut found.after_taken)
+            let (times, after, days) = if at == ride.len() {
+                (&mut found.taken, &mut found.after_taken, &mut days[0])
             } else {
-                (&mut found.went_on, &mut found.after_went_on)
+                (&mut found.went_on, &mut found.after_went_on, &mut days[1])
             };
             *times += 1;
+            let day = days.entry(next[0].day).or_default();
             for side in [Side::Left, Side::Right, Side::Both] {
                 if let Some(first) = next.iter().find(|ask| ask.side == side) {
                     after.count(first.soft);
+                    day.count(first.soft);
                 }
             }
         }
     }
+    let [taken, went_on] = days.map(|days| days.into_values().collect::<Vec<_>>());
+    let z = quantile(0.95, true);
+    found.difference = difference_of_days(&taken, &went_on, PRIOR_ICC, z);
     found
 }
 

@@ -161,19 +161,44 @@ fn what_rests_on_a_lost_brake_waits_and_is_tested_cold_when_it_is_back() {
     assert_eq!(chain(&cold_miss, 15), Some(Gait::Walk));
 }
 
-#[test]
-fn nobody_talks_the_chain_up() {
-    let mut told = Told::placed(0, &["start.brake/stand"]).rides(1..=6, BRAKES[0], "ss", "ss");
-    for (number, brake) in BRAKES.iter().enumerate() {
+/// The trainer says on a day that these levels count.
+fn said_to_count(mut told: Told, on: i64, levels: &[&str]) -> Told {
+    for (number, path) in levels.iter().enumerate() {
         told.file.overrules.push(Overrule {
-            overrule_id: Uuid::from_u128(number as u128),
-            level: level(brake),
-            day: day(7),
+            overrule_id: Uuid::from_u128(100 * on as u128 + number as u128),
+            level: level(path),
+            day: day(on),
             judge_said: Verdict::Stay,
             counts_as: Verdict::Advance,
             reason: "I know him".into(),
         });
     }
+    told
+}
+
+#[test]
+fn a_word_on_all_of_it_asks_for_no_cold_test_and_a_word_before_or_on_less_does() {
+    let lost = made().ride(11, BRAKES[1], "mm", "ss");
+    let all = said_to_count(lost.clone(), 12, &BRAKES[1..]);
+    for path in &BRAKES[1..] {
+        assert!(all.at(path, 12).counts_as_held(), "{path}");
+        assert_eq!(all.at(path, 13).history.hold.retest, None, "{path}");
+    }
+    assert_eq!(
+        all.moves(BRAKES[2], 12).last(),
+        Some(&(12, Moved::Retested))
+    );
+    let only_under = said_to_count(lost.clone(), 12, &BRAKES[1..2]);
+    assert_eq!(only_under.at(BRAKES[2], 12).state, State::Retest);
+    let day_before = said_to_count(said_to_count(lost, 11, &BRAKES[2..]), 12, &BRAKES[1..2]);
+    assert_eq!(day_before.at(BRAKES[2], 12).state, State::Retest);
+    assert!(!day_before.at(BRAKES[3], 12).counts_as_held());
+}
+
+#[test]
+fn nobody_talks_the_chain_up() {
+    let told = Told::placed(0, &["start.brake/stand"]).rides(1..=6, BRAKES[0], "ss", "ss");
+    let told = said_to_count(told, 7, &BRAKES);
     assert!(
         told.at(BRAKES[3], 8).counts_as_held(),
         "for what needs it, the trainer's word counts"

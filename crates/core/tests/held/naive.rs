@@ -93,6 +93,65 @@ impl Reader {
         }
     }
 
+    /// A day that was ridden, the last of `until`.
+    fn ridden(&mut self, ride: &Ride, until: &[Ride]) {
+        let on = ride.0;
+        if self.held {
+            self.ride(ride);
+        }
+        // Eased by a poor ride, but not on the first three days: nothing is under it.
+        let firsts = ride.1.first() == Some(&true) && ride.2.first() == Some(&true);
+        if is_poor(ride) {
+            if until.len() > 3 {
+                if self.eased.is_none() {
+                    self.moves.push((on, Moved::Eased));
+                }
+                self.eased = Some((on, Vec::new()));
+            }
+        } else if let Some((_, on_days)) = &mut self.eased {
+            on_days.push(firsts);
+        }
+        self.doubt_on(on);
+        self.drop_on(until);
+    }
+
+    /// The trainer's word: it counts, or it is kept back.
+    fn hear(&mut self, on: i64, counts: bool) {
+        match (counts, self.held) {
+            (true, true) => {
+                if self.doubt || self.eased.is_some() {
+                    self.moves.push((on, Moved::Cleared));
+                }
+                self.points = [0; 2];
+                self.singles = Default::default();
+                self.doubt = false;
+                self.eased = None;
+            }
+            (true, false) => {
+                self.gain(on);
+                self.eased = None;
+                self.kept_back = false;
+            }
+            (false, _) => {
+                self.held = false;
+                self.doubt = false;
+                self.kept_back = true;
+                self.moves.push((on, Moved::KeptBack));
+            }
+        }
+    }
+
+    /// Back from easing: first asks soft on two of the last three days.
+    fn ease_ends(&mut self, on: i64) {
+        let back = self.eased.as_ref().is_some_and(|(_, on_days)| {
+            on_days.iter().rev().take(3).filter(|soft| **soft).count() >= 2
+        });
+        if back {
+            self.eased = None;
+            self.moves.push((on, Moved::EaseEnded));
+        }
+    }
+
     fn gain(&mut self, on: i64) {
         self.moves.push((
             on,
@@ -181,55 +240,12 @@ fn read(
         let until: Vec<Ride> = rides.iter().filter(|ride| ride.0 <= on).cloned().collect();
         let today = rides.iter().find(|ride| ride.0 == on);
         if let Some(ride) = today {
-            if reader.held {
-                reader.ride(ride);
-            }
-            // Eased by a poor ride, but not on the first three days: nothing is under it.
-            let firsts = ride.1.first() == Some(&true) && ride.2.first() == Some(&true);
-            if is_poor(ride) {
-                if until.len() > 3 {
-                    if reader.eased.is_none() {
-                        reader.moves.push((on, Moved::Eased));
-                    }
-                    reader.eased = Some((on, Vec::new()));
-                }
-            } else if let Some((_, on_days)) = &mut reader.eased {
-                on_days.push(firsts);
-            }
-            reader.doubt_on(on);
-            reader.drop_on(&until);
+            reader.ridden(ride, &until);
         }
         for (_, counts) in words.iter().filter(|word| word.0 == on) {
-            match (counts, reader.held) {
-                (true, true) => {
-                    if reader.doubt || reader.eased.is_some() {
-                        reader.moves.push((on, Moved::Cleared));
-                    }
-                    reader.points = [0; 2];
-                    reader.singles = Default::default();
-                    reader.doubt = false;
-                    reader.eased = None;
-                }
-                (true, false) => {
-                    reader.gain(on);
-                    reader.eased = None;
-                    reader.kept_back = false;
-                }
-                (false, _) => {
-                    reader.held = false;
-                    reader.doubt = false;
-                    reader.kept_back = true;
-                    reader.moves.push((on, Moved::KeptBack));
-                }
-            }
+            reader.hear(on, *counts);
         }
-        let back = reader.eased.as_ref().is_some_and(|(_, on_days)| {
-            on_days.iter().rev().take(3).filter(|soft| **soft).count() >= 2
-        });
-        if back {
-            reader.eased = None;
-            reader.moves.push((on, Moved::EaseEnded));
-        }
+        reader.ease_ends(on);
         let since: Vec<Ride> = until
             .into_iter()
             .filter(|ride| ride.0 > reader.since_loss)

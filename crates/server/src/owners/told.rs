@@ -32,6 +32,7 @@ use crate::months::{month_of, until};
 use crate::problem::Answer;
 use crate::roads::routes::{HeldOn, behind};
 use crate::roads::{asked, kept};
+use crate::season::days_in_season;
 
 /// A month with what its pictures are drawn from.
 #[derive(Serialize, ToSchema)]
@@ -244,7 +245,10 @@ impl Gathered {
                 .map(words::caution)
                 .chain(load_says(today, rides))
                 .collect(),
-            care_due: due(care, today.on).into_iter().map(Into::into).collect(),
+            care_due: due(care, &days_in_season(today), today.on)
+                .into_iter()
+                .map(Into::into)
+                .collect(),
         }
     }
 }

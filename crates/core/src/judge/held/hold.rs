@@ -120,6 +120,8 @@ pub struct Hold {
     pub lost: Option<Change>,
     /// It was held before.
     pub was_held: bool,
+    /// The trainer said on that day that it counts.
+    word: Option<Date>,
     scores: [SideScore; 2],
     safety: Option<SafetyScore>,
     belief: Option<Belief>,
@@ -147,6 +149,7 @@ impl Hold {
             gate_after: None,
             lost: None,
             was_held: false,
+            word: None,
             scores: <[SideScore; 2]>::default(),
             safety: safety.then(SafetyScore::default),
             belief: None,
@@ -283,6 +286,9 @@ impl Hold {
     /// Takes in what was said of the level.
     pub(in crate::judge) fn hear(&mut self, said: &Said, ladder: &Ladder) -> Option<Change> {
         let day = said.day;
+        if said.saying == Saying::Counts {
+            self.word = Some(day);
+        }
         match said.saying {
             Saying::Counts if self.is_held() => self.clear(day),
             Saying::Counts => {
@@ -464,6 +470,14 @@ impl Hold {
             (Some((_, level)), None) => {
                 let because = need(level);
                 self.waiting = None;
+                // Whoever says on that day that it counts has no need of a cold test.
+                if self.word == Some(day) {
+                    return Some(Change {
+                        day,
+                        moved: Moved::Retested,
+                        because: Because::Word,
+                    });
+                }
                 self.retest = Some(day);
                 Some(Change {
                     day,

@@ -140,6 +140,7 @@ pub fn change(change: &Change, ladder: &Ladder) -> String {
         Moved::EaseEnded => "Counts again: soft since.".to_owned(),
         Moved::Waiting => format!("Waiting: {because} isn't held."),
         Moved::Retest => format!("To be tested cold: {because} is back."),
+        Moved::Retested if change.because == Because::Word => format!("Counts again: {because}."),
         Moved::Retested => "Counts again: soft when tested cold.".to_owned(),
         Moved::KeptBack => "Kept back, trainer's call.".to_owned(),
     }

@@ -190,59 +190,91 @@ pub fn counts_for_spread(instance: &WeekInstance, horse: &WeekHorse, one: u8, ot
 /// What a plan is worth, term by term.
 pub fn score(instance: &WeekInstance, rides: &[PlannedRide]) -> Score {
     let weights = &instance.weights;
-    let mut terms: Vec<Term> = Vec::new();
-    let mut add = |kind: TermKind, points: f64, given_up: u32| {
-        terms.push(Term {
-            kind,
-            points,
-            given_up,
-        });
-    };
+    let each: Vec<OfRide> = rides.iter().map(|ride| of_ride(instance, ride)).collect();
+    let mut terms = vec![given(instance, rides)];
+    terms.extend(of_each(instance, rides, &each));
+    terms.push(set_up(instance, rides, WorkKind::Cattle));
+    terms.push(set_up(instance, rides, WorkKind::Pattern));
+    terms.push(home(instance, rides));
+    let horses = instance.horses.iter();
+    let unspread: u32 = horses.map(|horse| unspread(instance, horse, rides)).sum();
+    terms.push(Term {
+        kind: TermKind::Spread,
+        points: -weights.spread * f64::from(unspread),
+        given_up: unspread,
+    });
+    terms.push(change(instance, rides, &each));
+    Score {
+        total: terms.iter().map(|term| term.points).sum(),
+        terms,
+    }
+}
+
+/// Rides that horses want.
+fn given(instance: &WeekInstance, rides: &[PlannedRide]) -> Term {
     let (mut points, mut missing) = (0.0, 0);
     for horse in &instance.horses {
         let own = rides.iter().filter(|one| one.horse_id == horse.horse_id);
         let given = own.count().min(usize::from(horse.wanted)) as u8;
         points += (0..given)
-            .map(|nth| horse.ride_worth(nth, weights))
+            .map(|nth| horse.ride_worth(nth, &instance.weights))
             .sum::<f64>();
         missing += u32::from(horse.wanted - given);
     }
-    add(TermKind::Rides, points, missing);
-    let each: Vec<OfRide> = rides.iter().map(|ride| of_ride(instance, ride)).collect();
-    let sum = |of: fn(&OfRide) -> f64| each.iter().map(of).sum::<f64>();
-    let below = |of: fn(&OfRide) -> f64| each.iter().filter(|one| of(one) < 0.0).count() as u32;
-    add(TermKind::GateSoon, sum(|one| one.gate_soon), 0);
-    add(TermKind::Worth, sum(|one| one.worth), 0);
-    let strangers = rides.iter().filter(|ride| is_strange(instance, ride));
-    add(
-        TermKind::Knows,
-        sum(|one| one.knows),
-        strangers.count() as u32,
-    );
-    add(
-        TermKind::Quiet,
-        sum(|one| one.quiet),
-        below(|one| one.quiet),
-    );
-    add(
-        TermKind::YoungHeat,
-        sum(|one| one.young_heat),
-        below(|one| one.young_heat),
-    );
-    for (kind, term, weight) in [
-        (WorkKind::Cattle, TermKind::Herd, weights.herd),
-        (WorkKind::Pattern, TermKind::Barrels, weights.barrels),
-    ] {
-        let (mut all, mut again) = (0, 0);
-        for day in 0..instance.days.len() as u8 {
-            for place in &instance.places {
-                let count = stretches(instance, rides, kind, day, place.place_id);
-                all += count;
-                again += count.saturating_sub(1);
-            }
-        }
-        add(term, -weight * f64::from(all), again);
+    Term {
+        kind: TermKind::Rides,
+        points,
+        given_up: missing,
     }
+}
+
+/// What each ride is worth by itself.
+fn of_each(instance: &WeekInstance, rides: &[PlannedRide], each: &[OfRide]) -> [Term; 5] {
+    let term = |kind: TermKind, of: fn(&OfRide) -> f64, given_up: u32| Term {
+        kind,
+        points: each.iter().map(of).sum::<f64>(),
+        given_up,
+    };
+    let below = |of: fn(&OfRide) -> f64| each.iter().filter(|one| of(one) < 0.0).count() as u32;
+    let strangers = rides.iter().filter(|ride| is_strange(instance, ride));
+    [
+        term(TermKind::GateSoon, |one| one.gate_soon, 0),
+        term(TermKind::Worth, |one| one.worth, 0),
+        term(TermKind::Knows, |one| one.knows, strangers.count() as u32),
+        term(TermKind::Quiet, |one| one.quiet, below(|one| one.quiet)),
+        term(
+            TermKind::YoungHeat,
+            |one| one.young_heat,
+            below(|one| one.young_heat),
+        ),
+    ]
+}
+
+/// How often cattle or a pattern are set up, over the days and places.
+fn set_up(instance: &WeekInstance, rides: &[PlannedRide], work: WorkKind) -> Term {
+    let weights = &instance.weights;
+    let (kind, weight) = if work == WorkKind::Cattle {
+        (TermKind::Herd, weights.herd)
+    } else {
+        (TermKind::Barrels, weights.barrels)
+    };
+    let (mut all, mut again) = (0, 0);
+    for day in 0..instance.days.len() as u8 {
+        for place in &instance.places {
+            let count = stretches(instance, rides, work, day, place.place_id);
+            all += count;
+            again += count.saturating_sub(1);
+        }
+    }
+    Term {
+        kind,
+        points: -weight * f64::from(all),
+        given_up: again,
+    }
+}
+
+/// People who are home late.
+fn home(instance: &WeekInstance, rides: &[PlannedRide]) -> Term {
     let (mut quarters, mut late) = (0, 0);
     for rider in &instance.riders {
         for day in 0..instance.days.len() as u8 {
@@ -255,21 +287,21 @@ pub fn score(instance: &WeekInstance, rides: &[PlannedRide]) -> Score {
             late += u32::from(over > 0);
         }
     }
-    add(TermKind::Home, -weights.home * f64::from(quarters), late);
-    let horses = instance.horses.iter();
-    let unspread: u32 = horses.map(|horse| unspread(instance, horse, rides)).sum();
-    add(
-        TermKind::Spread,
-        -weights.spread * f64::from(unspread),
-        unspread,
-    );
-    let whole = weights.change * instance.before.len() as f64;
-    let kept: f64 = sum(|one| one.kept).min(whole);
-    let moved = super::changes::moved(instance, rides);
-    add(TermKind::Change, kept - whole, moved);
-    Score {
-        total: terms.iter().map(|term| term.points).sum(),
-        terms,
+    Term {
+        kind: TermKind::Home,
+        points: -instance.weights.home * f64::from(quarters),
+        given_up: late,
+    }
+}
+
+/// What stays of the plan as it stood.
+fn change(instance: &WeekInstance, rides: &[PlannedRide], each: &[OfRide]) -> Term {
+    let whole = instance.weights.change * instance.before.len() as f64;
+    let kept: f64 = each.iter().map(|one| one.kept).sum();
+    Term {
+        kind: TermKind::Change,
+        points: kept.min(whole) - whole,
+        given_up: super::changes::moved(instance, rides),
     }
 }
 
