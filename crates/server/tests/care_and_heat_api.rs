@@ -125,6 +125,7 @@ async fn a_mares_next_season_is_the_same_day_wherever_it_stands(pool: PgPool) {
     // Ridden in season since: the next is counted on from there.
     let mut batch = ride(server.oatcake, 0, 1);
     let started = "2026-04-25T15:00:00Z";
+    batch["sent_at"] = json!(MONDAY);
     batch["rides"][0]["started_at"] = json!(started);
     batch["rides"][0]["marks"] = json!(["in_season"]);
     for rep in batch["reps"].as_array_mut().unwrap() {

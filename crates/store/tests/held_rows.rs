@@ -1,12 +1,15 @@
 //! What stands beside the asks, as somebody would have it who wants it lost, doubled or seen by
 //! the wrong barn: programs by their days, comparisons of riders, news, placings.
 
+mod barn;
+
+use barn::{a_horse, barn_with_horse};
 use cavesson_core::evidence::rider::RiderOffset;
-use cavesson_core::horse::{HorseSheet, Sex};
+use cavesson_core::horse::HorseSheet;
 use cavesson_core::judge::Placing;
 use cavesson_core::ladder::Level;
 use cavesson_core::program::Program;
-use cavesson_store::barn::{self, Barn, BarnTransaction};
+use cavesson_store::barn::BarnTransaction;
 use cavesson_store::horse_program::{self, OnProgram, SINCE_EVER};
 use cavesson_store::news::{self, NewNews, NewsKind};
 use cavesson_store::program::{self, Made};
@@ -23,46 +26,29 @@ struct Home {
     trainer: Uuid,
 }
 
-fn sheet(name: &str, program_id: Option<Uuid>) -> HorseSheet {
+fn on_program(name: &str, program_id: Uuid) -> HorseSheet {
     HorseSheet {
-        name: name.into(),
-        sex: Sex::Mare,
-        foaled: 2021,
-        color: "bay".into(),
-        markings: String::new(),
-        note: String::new(),
-        owner_id: None,
-        program_id,
+        program_id: Some(program_id),
+        ..a_horse(name)
     }
 }
 
 async fn home(pool: &PgPool, handle: &str) -> Home {
-    let stored = Barn {
-        barn_id: Uuid::now_v7(),
-        handle: handle.into(),
-        name: handle.into(),
-        time_zone: "America/Denver".into(),
-        units: "us".into(),
-        quiet_outings_pct: 25,
-    };
-    barn::add(pool, &stored).await.unwrap();
-    let mut barn = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();
-    let (horse_id, trainer) = (Uuid::now_v7(), Uuid::now_v7());
-    horse::add(&mut barn, horse_id, &sheet("Oatcake", None))
-        .await
-        .unwrap();
+    let (barn_id, horse_id) = barn_with_horse(pool, handle, "Oatcake").await;
+    let mut barn = BarnTransaction::begin(pool, barn_id).await.unwrap();
+    let trainer = Uuid::now_v7();
     sqlx::query(
         "insert into person (barn_id, person_id, sign_in, name, role, password_hash)
          values ($1, $2, 'wren', 'Wren', 'trainer', '')",
     )
-    .bind(stored.barn_id)
+    .bind(barn_id)
     .bind(trainer)
     .execute(barn.connection())
     .await
     .unwrap();
     barn.commit().await.unwrap();
     Home {
-        barn_id: stored.barn_id,
+        barn_id,
         horse_id,
         trainer,
     }
@@ -150,21 +136,21 @@ async fn a_sheet_that_names_another_program_puts_the_horse_on_it_that_day(pool: 
     let mut barn = home.barn(&pool).await;
     let program = home.program(&mut barn, date(2026, 3, 1)).await;
     let today = date(2026, 5, 4);
-    horse::change(&mut barn, home.horse_id, &sheet("Oatcake", None), today)
+    horse::change(&mut barn, home.horse_id, &a_horse("Oatcake"), today)
         .await
         .unwrap();
     assert!(
         home.stands_on(&mut barn).await.is_empty(),
         "the same program"
     );
-    let on = sheet("Oat Cake", Some(program));
+    let on = on_program("Oat Cake", program);
     horse::change(&mut barn, home.horse_id, &on, today)
         .await
         .unwrap();
     let stands = [(SINCE_EVER, None), (today, Some(program))];
     assert_eq!(home.stands_on(&mut barn).await, stands);
     // Another word of the sheet a week later leaves the day as it was.
-    let renamed = sheet("Oatcake", Some(program));
+    let renamed = on_program("Oatcake", program);
     let later = date(2026, 5, 11);
     horse::change(&mut barn, home.horse_id, &renamed, later)
         .await

@@ -1,45 +1,15 @@
 //! The walls between barns, held by PostgreSQL itself.
 
-use cavesson_core::horse::{HorseSheet, Sex};
-use cavesson_store::barn::{self, Barn, BarnTransaction};
+mod barn;
+
+use barn::{a_horse, barn_with_horse};
+use cavesson_store::barn::BarnTransaction;
 use cavesson_store::horse;
 use cavesson_store::{MIGRATOR, StoreError};
 use sqlx::PgPool;
 use uuid::Uuid;
 
 static TABLES: &sqlx::migrate::Migrator = &MIGRATOR;
-
-async fn barn_with_horse(pool: &PgPool, handle: &str, name: &str) -> (Uuid, Uuid) {
-    let stored = Barn {
-        barn_id: Uuid::now_v7(),
-        handle: handle.into(),
-        name: handle.into(),
-        time_zone: "America/Denver".into(),
-        units: "us".into(),
-        quiet_outings_pct: 25,
-    };
-    barn::add(pool, &stored).await.unwrap();
-    let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();
-    let horse_id = Uuid::now_v7();
-    horse::add(&mut transaction, horse_id, &a_horse(name))
-        .await
-        .unwrap();
-    transaction.commit().await.unwrap();
-    (stored.barn_id, horse_id)
-}
-
-fn a_horse(name: &str) -> HorseSheet {
-    HorseSheet {
-        name: name.into(),
-        sex: Sex::Mare,
-        foaled: 2021,
-        color: "bay".into(),
-        markings: String::new(),
-        note: String::new(),
-        owner_id: None,
-        program_id: None,
-    }
-}
 
 #[sqlx::test(migrator = "TABLES")]
 async fn a_query_that_forgot_the_barn_sees_its_own_only(pool: PgPool) {

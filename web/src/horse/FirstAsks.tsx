@@ -66,7 +66,8 @@ function QuitUse({ use }: { use: HorsePage['quit_use'] }) {
       <Typography>
         <strong>Quit on a good one</strong> {count(taken, 'time')}: {next(after_taken)}. Went on
         past it {count(went_on, 'time')}: {next(after_went_on)}.{' '}
-        {difference && sayApart(difference)}
+        {difference && sayApart(difference)} New and hard things get quit sooner, so look at it
+        level by level.
       </Typography>
       {difference && <ShareApart of="Quit less went on" difference={difference} />}
     </Box>
