@@ -68,24 +68,48 @@ pub fn window_of<'a>(asks: &'a [Ask], gate: &Gate, on: Date) -> &'a [Ask] {
         .checked_sub(i64::from(gate.window_days).days())
         .unwrap_or(Date::MIN);
     let end = asks.partition_point(|ask| ask.day <= on);
-    let mut rides: Vec<Uuid> = Vec::with_capacity(gate.window_rides.min(16) as usize);
+    let mut rides = Rides::default();
     let mut asked = AskedSides::default();
     let mut first = end;
     for (index, ask) in asks[..end].iter().enumerate().rev() {
         if ask.day <= oldest {
             break;
         }
-        // Asks of one ride mostly stand together: the last one seen is looked at first.
-        if rides.last() != Some(&ask.ride_id) && !rides.contains(&ask.ride_id) {
-            if rides.len() >= gate.window_rides as usize && asked.fewest() >= gate.least_reps {
+        if !rides.contains(ask.ride_id) {
+            if rides.count >= gate.window_rides as usize && asked.fewest() >= gate.least_reps {
                 break;
             }
-            rides.push(ask.ride_id);
+            rides.add(ask.ride_id);
         }
         asked.add(ask.side);
         first = index;
     }
     &asks[first..end]
+}
+
+/// The rides seen so far. The first few stand in place: a window is looked for after every
+/// day of every level, and an allocation each time would be felt.
+#[derive(Default)]
+struct Rides {
+    few: [Uuid; 8],
+    more: Vec<Uuid>,
+    count: usize,
+}
+
+impl Rides {
+    fn contains(&self, ride_id: Uuid) -> bool {
+        let few = &self.few[..self.count.min(self.few.len())];
+        // Asks of one ride mostly stand together: the last one added is looked at first.
+        few.iter().rev().any(|one| *one == ride_id) || self.more.contains(&ride_id)
+    }
+
+    fn add(&mut self, ride_id: Uuid) {
+        match self.few.get_mut(self.count) {
+            Some(place) => *place = ride_id,
+            None => self.more.push(ride_id),
+        }
+        self.count += 1;
+    }
 }
 
 /// Asks of each side.

@@ -6,8 +6,6 @@
 //! On a level's first days with nothing under it there is nowhere to go back to: shorter
 //! and lighter then, quit on the first good one.
 
-use std::collections::HashSet;
-
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -193,29 +191,27 @@ pub fn highest_held_under(
     ladder: &Ladder,
     held: impl Fn(usize) -> bool,
 ) -> Option<usize> {
-    let mut under: Vec<usize> = level
-        .below
-        .iter()
-        .chain(level.needs.iter().flatten())
-        .copied()
-        .collect();
-    let mut seen: HashSet<usize> = HashSet::new();
+    let mut under: Vec<usize> = stands_on(level).collect();
+    let mut seen = vec![false; ladder.levels.len()];
+    let mut deeper = Vec::new();
     while !under.is_empty() {
         if let Some(held) = under.iter().copied().filter(|p| held(*p)).max() {
             return Some(held);
         }
-        under = under
-            .iter()
-            .flat_map(|index| {
-                let level = &ladder.levels[*index];
-                level
-                    .below
-                    .iter()
-                    .chain(level.needs.iter().flatten())
-                    .copied()
-            })
-            .filter(|index| seen.insert(*index))
-            .collect();
+        for index in under.drain(..) {
+            for need in stands_on(&ladder.levels[index]) {
+                if !std::mem::replace(&mut seen[need], true) {
+                    deeper.push(need);
+                }
+            }
+        }
+        std::mem::swap(&mut under, &mut deeper);
     }
     None
+}
+
+/// What a level stands on at once: the one below it, and all alternatives of its needs.
+fn stands_on(level: &LadderLevel) -> impl Iterator<Item = usize> + '_ {
+    let needs = level.needs.iter().flatten();
+    level.below.iter().chain(needs).copied()
 }

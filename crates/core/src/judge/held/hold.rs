@@ -367,11 +367,11 @@ impl Hold {
     /// horse. What moved by it.
     pub(in crate::judge) fn ride(
         &mut self,
-        ride: &[&Ask],
+        ride: &[Ask],
         sides: &[Side],
         disturbed: bool,
     ) -> Option<Change> {
-        let (day, last) = (ride[0].day, ride[ride.len() - 1]);
+        let (day, last) = (ride[0].day, &ride[ride.len() - 1]);
         if let Some(safety) = &mut self.safety {
             let lost = ride
                 .iter()
@@ -384,12 +384,11 @@ impl Hold {
             return None;
         }
         let mut lost = None;
+        let mut answers: Vec<bool> = Vec::with_capacity(ride.len());
         for side in sides {
-            let answers: Vec<bool> = ride
-                .iter()
-                .filter(|ask| ask.side == *side)
-                .map(|ask| ask.soft)
-                .collect();
+            let of_side = ride.iter().filter(|ask| ask.side == *side);
+            answers.clear();
+            answers.extend(of_side.map(|ask| ask.soft));
             if !answers.is_empty() {
                 let score = &mut self.scores[slot(*side)];
                 lost = lost.or(score.ride(*side, day, &answers));

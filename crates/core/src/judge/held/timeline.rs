@@ -76,23 +76,24 @@ impl Needs {
     /// Of a level on a day, by how the levels before it stood.
     pub fn of(level: &LadderLevel, before: &[Timeline], shown: &Shown<'_>, day: Date) -> Needs {
         let mut needs = Needs::default();
-        let below = level.below.map(|below| vec![below]);
-        for need in below.iter().chain(&level.needs) {
-            let held: Vec<(usize, &Step)> = need
-                .iter()
-                .filter_map(|index| Some((*index, before[*index].on(day)?)))
-                .collect();
-            let Some((first, _)) = held.first() else {
+        let below = level.below.as_slice();
+        let groups = (!below.is_empty()).then_some(below).into_iter();
+        for need in groups.chain(level.needs.iter().map(Vec::as_slice)) {
+            let held = || {
+                let on = |index: &usize| Some((*index, before[*index].on(day)?));
+                need.iter().filter_map(on)
+            };
+            let Some((first, _)) = held().next() else {
                 needs.missing.extend(need.first());
                 continue;
             };
             let rusty =
-                |(index, step): &(usize, &Step)| shown.is_rusty(*index, step.rusty_after_days, day);
-            let sure = |one: &&(usize, &Step)| !one.1.in_doubt;
-            if !held.iter().any(|one| sure(&one)) {
-                needs.in_doubt.push(*first);
-            } else if held.iter().filter(sure).all(rusty) {
-                needs.stale.push(*first);
+                |(index, step): (usize, &Step)| shown.is_rusty(index, step.rusty_after_days, day);
+            let mut sure = held().filter(|(_, step)| !step.in_doubt).peekable();
+            if sure.peek().is_none() {
+                needs.in_doubt.push(first);
+            } else if sure.all(rusty) {
+                needs.stale.push(first);
             }
         }
         needs

@@ -12,6 +12,7 @@ use crate::judge::held::ease::firsts_soft;
 use crate::judge::held::hold::Phase;
 use crate::judge::held::saying::Said;
 use crate::judge::held::timeline::{Needs, Step};
+use crate::judge::window::window_of;
 use crate::ladder::LadderLevel;
 
 /// A gate that stood open, the level below aside, on the last day the level was asked.
@@ -88,45 +89,61 @@ impl At<'_> {
 
     /// The day's asks: what they show, and what they take off a level that is held.
     fn asked(&mut self, day: Date, start: usize, moves: bool) {
-        let of_day = &self.walk.asks[start..self.end];
+        let walk = self.walk;
+        let of_day = &walk.asks[start..self.end];
+        let seen = window_of(&walk.asks[..self.end], &self.level.gate, day);
         if moves {
             self.score(of_day);
             let firsts = firsts_soft(of_day, self.sides);
             let change = self.history.hold.tested_cold(day, firsts);
             self.moved(change);
-            self.ease(day, start, firsts);
+            self.ease(day, start, firsts, seen);
             let change = self.history.hold.doubt(day, self.sides);
             self.moved(change);
-            self.drop(day);
+            self.drop(seen);
         }
         let after = self.history.hold.gate_after;
         let asks = &self.walk.asks[..self.end];
         self.history.from = after.map_or(0, |after| {
             asks.partition_point(|ask| (ask.day, ask.asked_at, ask.rep_id) <= after)
         });
-        self.check(day, start);
+        self.check(day, start, seen);
     }
 
-    /// What the answers take off, ride by ride.
+    /// What the answers take off a level that is held, ride by ride.
+    fn score_held(&mut self, of_day: &[Ask]) {
+        let change = self.history.hold.first_asks(of_day, self.sides);
+        self.moved(change);
+        if of_day.iter().all(|ask| ask.ride_id == of_day[0].ride_id) {
+            return self.score_ride(of_day);
+        }
+        // Rides of one day may lie in each other: each is scored by itself.
+        let mut rides: Vec<Uuid> = Vec::new();
+        for ask in of_day {
+            if !rides.contains(&ask.ride_id) {
+                rides.push(ask.ride_id);
+            }
+        }
+        for ride_id in rides {
+            let of_ride = of_day.iter().filter(|ask| ask.ride_id == ride_id);
+            let ride: Vec<Ask> = of_ride.copied().collect();
+            self.score_ride(&ride);
+        }
+    }
+
+    fn score_ride(&mut self, ride: &[Ask]) {
+        if self.history.hold.is_held() {
+            let disturbed = self.walk.exceptional.contains(&ride[0].ride_id) || ride[0].new_rig;
+            let change = self.history.hold.ride(ride, self.sides, disturbed);
+            self.moved(change);
+        }
+    }
+
+    /// What the answers take off.
     fn score(&mut self, of_day: &[Ask]) {
         let day = of_day[0].day;
-        if self.history.hold.is_held()
-            && let Some(change) = self.history.hold.first_asks(of_day, self.sides)
-        {
-            self.moved(Some(change));
-        }
-        let mut rides: Vec<Uuid> = of_day.iter().map(|ask| ask.ride_id).collect();
-        rides.dedup();
-        let mut seen: Vec<Uuid> = Vec::with_capacity(rides.len());
-        for ride_id in rides {
-            if seen.contains(&ride_id) || !self.history.hold.is_held() {
-                continue;
-            }
-            seen.push(ride_id);
-            let ride: Vec<&Ask> = of_day.iter().filter(|ask| ask.ride_id == ride_id).collect();
-            let disturbed = self.walk.exceptional.contains(&ride_id) || ride[0].new_rig;
-            let change = self.history.hold.ride(&ride, self.sides, disturbed);
-            self.moved(change);
+        if self.history.hold.is_held() {
+            self.score_held(of_day);
         }
         let hold = &mut self.history.hold;
         let lost = hold.phase == Phase::Lost && hold.is_safety();

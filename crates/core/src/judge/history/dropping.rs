@@ -4,12 +4,12 @@
 use jiff::civil::Date;
 
 use super::day::At;
+use crate::evidence::Ask;
 use crate::judge::held::drop::side_drop;
-use crate::judge::window::window_of;
 
 impl At<'_> {
     /// Opens the caution of a side that went bad, and closes it when it is soft again.
-    pub(super) fn drop(&mut self, day: Date) {
+    pub(super) fn drop(&mut self, seen: &[Ask]) {
         let asks = &self.walk.asks[..self.end];
         if let Some(dropped) = &self.history.hold.dropped {
             if dropped.is_over(asks) {
@@ -17,7 +17,6 @@ impl At<'_> {
             }
             return;
         }
-        let seen = window_of(asks, &self.level.gate, day);
         self.history.hold.dropped = side_drop(seen);
     }
 

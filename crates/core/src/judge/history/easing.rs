@@ -3,18 +3,17 @@
 use jiff::civil::Date;
 
 use super::day::At;
+use crate::evidence::Ask;
 use crate::judge::held::change::{Because, Change, Moved};
 use crate::judge::held::ease::{self, Eased, FIRST_DAYS, highest_held_under};
 use crate::judge::held::soft_day::SoftDay;
 use crate::judge::held::timeline::Timeline;
-use crate::judge::window::window_of;
 use crate::ladder::{Ladder, Level};
 
 impl At<'_> {
     /// Sends the level down after a poor ride, or counts a day on the way back up.
-    pub(super) fn ease(&mut self, day: Date, start: usize, firsts: bool) {
+    pub(super) fn ease(&mut self, day: Date, start: usize, firsts: bool, seen: &[Ask]) {
         let asks = &self.walk.asks[..self.end];
-        let seen = window_of(asks, &self.level.gate, day);
         self.history.hold.lighter = None;
         let Some((reason, pause)) = ease::reason(asks, seen, &self.level.gate, self.walk.ladder)
         else {

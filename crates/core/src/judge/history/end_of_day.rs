@@ -28,6 +28,7 @@ pub(in crate::judge) fn gate_on_last_day(
         gate,
         sides,
         below,
+        seen: None,
     };
     let all = end_of_day.counting(asks.len());
     Some(end_of_day.counted_asks(all).gated)
@@ -46,6 +47,8 @@ pub(super) struct EndOfDay<'a> {
     pub(super) gate: &'a Gate,
     pub(super) sides: &'static [Side],
     pub(super) below: Option<Below>,
+    /// The asks in the window of all of them, where they are known.
+    pub(super) seen: Option<&'a [Ask]>,
 }
 
 /// What the gate is held against that evening.
@@ -88,7 +91,8 @@ impl EndOfDay<'_> {
         }
         let on = self.asks[self.start].day;
         let asks = &self.asks[self.from.min(counted)..counted];
-        let seen = window_of(asks, self.gate, on);
+        let known = self.seen.filter(|_| counted == self.asks.len());
+        let seen = known.unwrap_or_else(|| window_of(asks, self.gate, on));
         let shown = GateInput {
             asks,
             on,

@@ -7,6 +7,7 @@ use super::day::{At, OpenGate};
 use super::end_of_day::EndOfDay;
 use super::told::DayVerdict;
 use crate::day::days_between;
+use crate::evidence::Ask;
 use crate::judge::held::change::Because;
 use crate::judge::held::hold::Phase;
 use crate::judge::held::saying::HeldBy;
@@ -16,7 +17,7 @@ use crate::judge::window::Below;
 
 impl At<'_> {
     /// Holds the day's asks against the gate.
-    pub(super) fn check(&mut self, day: Date, start: usize) {
+    pub(super) fn check(&mut self, day: Date, start: usize, seen: &[Ask]) {
         let number = self.history.after.len();
         let before = number.checked_sub(1).map(|last| self.history.after[last]);
         let before = before.unwrap_or_default();
@@ -30,6 +31,10 @@ impl At<'_> {
             gate: &self.history.hold.gate(&self.level.gate),
             sides: self.sides,
             below: self.below(day),
+            // After a loss another gate is looked at, and its window may end sooner.
+            seen: (self.history.hold.phase != Phase::Lost
+                && self.history.from + seen.len() <= self.end)
+                .then_some(seen),
         };
         let all = end_of_day.counting(self.end);
         self.history.after.push(all.readiness);
