@@ -5,8 +5,8 @@
 //! The chance that the intake left each level with is carried on by Bayes' rule with the
 //! first ask of each later day and side, by the slips and lucky answers of
 //! [`crate::evidence::first_answer`] ([`super::held::hold`]). Confirmed once every side was
-//! soft on a first ask and the chance is [`super::held::hold::CONFIRMED_FROM`] or more; it
-//! no longer counts below [`super::held::hold::COUNTS_FROM`]. Both figures are product
+//! soft on a first ask and the chance is [`super::held::CONFIRMED_FROM`] or more; it
+//! no longer counts below [`super::held::COUNTS_FROM`]. Both figures are product
 //! defaults.
 
 use jiff::civil::Date;

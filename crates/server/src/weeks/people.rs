@@ -45,22 +45,8 @@ pub(super) async fn of_week(
                 .filter(|(id, _)| *id == person_id)
                 .map(|(_, hours)| hours)
                 .collect();
-            let hours_on = |date: &Date| {
-                let (from_min, to_min, most_horses) = hours_of(&own, *date)?;
-                let goes_home =
-                    *date == signed.today() && what_if.without_people.contains(&person_id);
-                let to_min = if goes_home { now.min(to_min) } else { to_min };
-                (from_min < to_min).then_some((from_min, to_min, most_horses))
-            };
-            let days = dates.iter().enumerate().filter_map(|(day, date)| {
-                let (from_min, to_min, most_horses) = hours_on(date)?;
-                Some(RiderDay {
-                    day: day as u8,
-                    from_min,
-                    to_min,
-                    most_horses,
-                })
-            });
+            let goes_home = what_if.without_people.contains(&person_id);
+            let home_at = goes_home.then_some((signed.today(), now));
             let busy = busy_times.iter().enumerate().flat_map(|(day, times)| {
                 let own = busy::of(times, person_id).into_iter();
                 own.map(move |one| RiderBusy {
@@ -74,13 +60,31 @@ pub(super) async fn of_week(
                 name: member.person.name,
                 role: member.person.role,
                 clearance: member.clearance,
-                days: days.collect(),
+                days: days_of(&own, dates, home_at),
                 busy: busy.collect(),
                 home_by_min: member.home_by.map(minutes_of),
                 knows: knows(&known, person_id),
             }
         })
         .collect())
+}
+
+/// The days on which somebody rides; on the day somebody goes home, until then.
+fn days_of(own: &[&WorkHours], dates: &[Date], home_at: Option<(Date, u16)>) -> Vec<RiderDay> {
+    let on = |(day, date): (usize, &Date)| {
+        let (from_min, to_min, most_horses) = hours_of(own, *date)?;
+        let to_min = match home_at {
+            Some((today, now)) if today == *date => now.min(to_min),
+            _ => to_min,
+        };
+        (from_min < to_min).then_some(RiderDay {
+            day: day as u8,
+            from_min,
+            to_min,
+            most_horses,
+        })
+    };
+    dates.iter().enumerate().filter_map(on).collect()
 }
 
 /// From when, to when, and how many horses somebody rides on a day; none on a day off.

@@ -14,23 +14,16 @@ use jiff::Timestamp;
 use jiff::civil::Date;
 use uuid::Uuid;
 
+use super::belief::Belief;
 use super::change::{Because, Change, Moved};
 use super::drop::SideDrop;
 use super::ease::{EaseReason, Eased};
 use super::safety::SafetyScore;
 use super::saying::{HeldBy, Said, Saying};
-use super::score::{IN_DOUBT_FROM, Missed, SideScore, WATCHED_FROM};
+use super::score::{IN_DOUBT_FROM, Missed, SideScore, WATCHED_FROM, slot};
 use crate::Side;
 use crate::evidence::Ask;
-use crate::evidence::first_answer::{LUCK_BEGUN, SLIP};
 use crate::ladder::{Gate, Ladder, Level};
-
-/// The chance from which on a level that was placed or shown at intake is confirmed.
-pub const CONFIRMED_FROM: f64 = 0.95;
-/// The chance below which it no longer counts.
-pub const COUNTS_FROM: f64 = 0.5;
-/// Nobody's word and no intake is surer of a level than this: a first ask is wanted of each.
-const SUREST: f64 = 0.93;
 
 /// The phase of a level, by its own evidence and what was said of it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
@@ -43,47 +36,6 @@ pub enum Phase {
     Lost,
     /// The trainer keeps it from counting.
     KeptBack,
-}
-
-/// How likely a level is held that was placed or shown at intake, carried on by Bayes'
-/// rule with the first ask of each later day and side.
-#[derive(Debug, Clone, Copy, PartialEq)]
-struct Belief {
-    log_odds: f64,
-    soft: [bool; 2],
-    missed: u32,
-    asked: u32,
-}
-
-impl Belief {
-    fn of(chance: f64) -> Belief {
-        let chance = chance.min(SUREST);
-        Belief {
-            log_odds: (chance / (1.0 - chance)).ln(),
-            soft: [false; 2],
-            missed: 0,
-            asked: 0,
-        }
-    }
-
-    fn first_ask(&mut self, side: Side, soft: bool) {
-        self.asked += 1;
-        self.missed += u32::from(!soft);
-        self.soft[slot(side)] |= soft;
-        self.log_odds += if soft {
-            ((1.0 - SLIP) / LUCK_BEGUN).ln()
-        } else {
-            (SLIP / (1.0 - LUCK_BEGUN)).ln()
-        };
-    }
-
-    fn chance(&self) -> f64 {
-        1.0 / (1.0 + (-self.log_odds).exp())
-    }
-
-    fn is_confirmed(&self, sides: &[Side]) -> bool {
-        self.chance() >= CONFIRMED_FROM && sides.iter().all(|side| self.soft[slot(*side)])
-    }
 }
 
 /// The ask after which a gate begins anew.
@@ -125,10 +77,6 @@ pub struct Hold {
     scores: [SideScore; 2],
     safety: Option<SafetyScore>,
     belief: Option<Belief>,
-}
-
-pub(super) fn slot(side: Side) -> usize {
-    usize::from(side == Side::Right)
 }
 
 impl Hold {
@@ -411,9 +359,9 @@ impl Hold {
                 belief.first_ask(*side, first.soft);
             }
         }
-        let (missed, asked) = (belief.missed, belief.asked);
+        let (missed, asked) = belief.missed_of();
         let last = &asks[asks.len() - 1];
-        (belief.chance() < COUNTS_FROM).then(|| {
+        (!belief.counts()).then(|| {
             let because = Because::Contradicted { missed, asked };
             self.lose(last.day, because, (last.day, last.asked_at, last.rep_id))
         })

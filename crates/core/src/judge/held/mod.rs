@@ -5,6 +5,7 @@
 //! - [`score`]: what answers take off a held level, side by side
 //! - [`safety`]: the same for the brake and other safety levels, and the way back
 //! - [`hold`]: the machine: where a level stands, and what moves it
+//! - `belief`: a level that was placed or shown at intake, until first asks say
 //! - [`change`]: what moved it, with day and reason
 //! - [`saying`], [`placing`]: what somebody says of a level; where a horse was placed by hand
 //! - [`soft_day`]: what a level showed on one day
@@ -23,6 +24,7 @@
 //! Source: common practice of the trade, no source; the figures are product defaults,
 //! measured on the bench (docs/judge.md, "Afterwards").
 
+mod belief;
 pub mod change;
 pub mod days;
 pub mod drop;
@@ -38,6 +40,7 @@ pub mod soft_day;
 pub mod timeline;
 pub mod words;
 
+pub use belief::{CONFIRMED_FROM, COUNTS_FROM};
 pub use change::{Because, Change, Moved};
 pub use hold::{Hold, Phase};
 pub use saying::HeldBy;

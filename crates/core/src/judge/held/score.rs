@@ -64,6 +64,11 @@ pub struct AgainstSide {
     pub lost_at: u32,
 }
 
+/// The place of a side among two: what is asked on both counts as left.
+pub(super) fn slot(side: Side) -> usize {
+    usize::from(side == Side::Right)
+}
+
 /// What stands against one side.
 #[derive(Debug, Clone, PartialEq, Eq, Default)]
 pub struct SideScore {
