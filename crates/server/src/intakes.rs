@@ -8,7 +8,7 @@ use cavesson_core::intake::belief::Effort;
 use cavesson_core::intake::found::{Finding, FoundLevel, IntakeHole};
 use cavesson_core::intake::safe::Known;
 use cavesson_core::intake::{BarnHorse, Belief, IntakeAsk, Model, Story, found};
-use cavesson_core::judge::{KeptIntake, ShownAtIntake};
+use cavesson_core::judge::{BrakeLimit, KeptIntake, ShownAtIntake};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
 use cavesson_store::intake::{self, IntakeRide, StoredIntake};
@@ -227,9 +227,13 @@ async fn find_one(
     if !read.rides.iter().any(is_sent) {
         return Ok(());
     }
-    drop(look);
+    let judged = app.known.judged_horse(look, horse_id, today).await?;
     let (version, ladder_version) = (read.version, read.ladder.ladder.version);
-    let found = app.work.judging.run(move || work_out(&read)).await?;
+    let found = app
+        .work
+        .judging
+        .run(move || work_out(&read, judged.brake_lost().as_ref()))
+        .await?;
     let mut barn = BarnTransaction::begin(&app.pool, barn_id).await?;
     intake::put(&mut barn, horse_id, version, ladder_version, &found).await?;
     horse::raise_versions(&mut barn, &[horse_id]).await?;
@@ -273,7 +277,7 @@ async fn read(
     }))
 }
 
-fn work_out(read: &ReadIntake) -> StoredIntake {
+fn work_out(read: &ReadIntake, brake: Option<&BrakeLimit>) -> StoredIntake {
     let ladder = &read.ladder.ladder;
     let last = read.rides.iter().rev();
     let story = last
@@ -290,6 +294,7 @@ fn work_out(read: &ReadIntake) -> StoredIntake {
         story: &story,
         asked: &asked,
         belief: &belief,
+        brake,
     };
     let found = found(&known, read.sex);
     let shown = found

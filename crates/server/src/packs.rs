@@ -6,6 +6,7 @@ use axum::extract::State;
 use cavesson_core::calc::judge::{Context, ProgramBefore, Ride, SeenFault};
 use cavesson_core::card::Day;
 use cavesson_core::intake::{BarnHorse, IntakeAsk};
+use cavesson_core::judge::BrakeLimit;
 use cavesson_core::program::Program;
 use cavesson_core::rep::Rep;
 use cavesson_store::{intake, ride};
@@ -48,6 +49,8 @@ struct HorsePack {
     barn: Vec<BarnHorse>,
     /// What was asked at its intake so far, for the same.
     intake_asks: Vec<IntakeAsk>,
+    /// What its brake keeps it from, where it was lost, for the same; null elsewhere.
+    brake_lost: Option<BrakeLimit>,
     /// The line said for next time on its last ride; null where there is none.
     last_note: Option<LastNote>,
     /// What the barn knows of its ride today, for the calculator `card`.
@@ -89,6 +92,8 @@ async fn show(
         riders,
         ..
     } = read.ok_or_else(|| Problem::not_found("no such horse in this barn"))?;
+    let judged = app.known.judged_horse(signed.look().await?, horse_id, date);
+    let judged = judged.await?;
     let intake_asks = intakes::asked_so_far(&mut barn, horse_id, &on_ladder.ladder).await?;
     Ok(Json(HorsePack {
         horse_id,
@@ -100,6 +105,7 @@ async fn show(
         context: context(&known, &on_ladder, &riders),
         barn: intake::barn_horses(&mut barn, horse_id).await?,
         intake_asks,
+        brake_lost: judged.brake_lost(),
         last_note: last_note.map(|(day, text)| LastNote { day, text }),
         day,
     }))

@@ -28,6 +28,7 @@ export function intakeInput(
     minutes_used: Math.min(600, Math.max(0, ride?.lastMs ?? 0) / minuteMs),
     hurting: Boolean(intake.hurting) || troubleSeen(reps),
     sex: pack.context.sex,
+    brake: pack.brake_lost,
     seed: seedOf(pack.horse_id),
   };
 }

@@ -128,6 +128,7 @@ fn reps(
             story,
             asked: &asked,
             belief: &belief,
+            brake: None,
         };
         let Ok(chosen) = next_ask(&known, 0.0, false) else {
             break;

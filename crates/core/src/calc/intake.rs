@@ -10,6 +10,7 @@ use crate::intake::belief::Effort;
 use crate::intake::choice::{NextAsk, Stop, next_ask};
 use crate::intake::safe::Known;
 use crate::intake::{BarnHorse, Belief, Found, IntakeAsk, Model, Story, found, words};
+use crate::judge::BrakeLimit;
 use crate::program::Program;
 
 /// Input of `intake`.
@@ -40,6 +41,10 @@ pub struct Input {
     #[serde(default)]
     #[cfg_attr(feature = "schema", schema(minimum = 0, maximum = 600))]
     pub minutes_used: f64,
+    /// What the horse's brake keeps it from, where it was lost since; left out where the intake
+    /// is to find out what it can.
+    #[serde(default)]
+    pub brake: Option<BrakeLimit>,
     /// A sign of pain was seen.
     #[serde(default)]
     pub hurting: bool,
@@ -88,6 +93,9 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         .map_err(|error| error.under("/story"))?;
     BarnHorse::check_all("/barn", &input.barn)?;
     check_asks("/asks", &input.asks)?;
+    if let Some(brake) = &input.brake {
+        brake.check().map_err(|error| error.under("/brake"))?;
+    }
     INTAKE_RIDES.check("/ride", f64::from(input.ride))?;
     MINUTES.check("/minutes_used", input.minutes_used)?;
     let model = Model::new(&ladder, &input.story, &input.barn);
@@ -98,6 +106,7 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         story: &input.story,
         asked: &asked,
         belief: &belief,
+        brake: input.brake.as_ref(),
     };
     let chosen = next_ask(&known, input.minutes_used, input.hurting);
     Ok(Output {

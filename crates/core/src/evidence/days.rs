@@ -23,8 +23,8 @@ pub fn days_of(asks: &[Ask], side: Side) -> Vec<SoftCount> {
 
 /// The times of one side.
 pub fn times_of(asks: &[Ask], side: Side) -> Vec<TimeToGive> {
-    asks.iter()
-        .filter(|ask| ask.side == side)
-        .filter_map(|ask| ask.time)
-        .collect()
+    let mut times = Vec::with_capacity(asks.len());
+    let of_side = asks.iter().filter(|ask| ask.side == side);
+    times.extend(of_side.filter_map(|ask| ask.time));
+    times
 }

@@ -42,50 +42,46 @@ struct Moment {
 
 fn sorted(times: &[TimeToGive]) -> Vec<TimeToGive> {
     let mut sorted = times.to_vec();
-    sorted.sort_by(|a, b| a.seconds.total_cmp(&b.seconds));
+    sorted.sort_unstable_by(|a, b| a.seconds.total_cmp(&b.seconds));
     sorted
 }
 
 /// The times at which somebody gave, earliest first. An ask censored at the
 /// same time as a give counts as still at risk there, as is usual.
-fn moments(times: &[TimeToGive]) -> Vec<Moment> {
-    let sorted = sorted(times);
-    let mut moments: Vec<Moment> = Vec::new();
-    for (index, time) in sorted.iter().enumerate().filter(|(_, time)| time.gave) {
-        match moments.last_mut() {
-            Some(last) if last.seconds == time.seconds => last.gave += 1.0,
-            _ => {
-                let at_risk = sorted[..index].partition_point(|t| t.seconds < time.seconds);
-                moments.push(Moment {
-                    seconds: time.seconds,
-                    gave: 1.0,
-                    at_risk: (sorted.len() - at_risk) as f64,
-                });
-            }
+fn moments(sorted: &[TimeToGive]) -> impl Iterator<Item = Moment> + '_ {
+    let mut before = 0;
+    let at_once = sorted.chunk_by(|a, b| a.seconds == b.seconds);
+    at_once.filter_map(move |then| {
+        let at_risk = sorted.len() - before;
+        before += then.len();
+        let gave = then.iter().filter(|time| time.gave).count();
+        (gave > 0).then(|| Moment {
+            seconds: then[0].seconds,
+            gave: gave as f64,
+            at_risk: at_risk as f64,
+        })
+    })
+}
+
+fn steps(sorted: &[TimeToGive]) -> impl Iterator<Item = Step> + '_ {
+    let mut still = 1.0;
+    moments(sorted).map(move |moment| {
+        still *= 1.0 - moment.gave / moment.at_risk;
+        Step {
+            seconds: moment.seconds,
+            still,
         }
-    }
-    moments
+    })
 }
 
 /// The Kaplan-Meier curve, one step for each time of giving.
 pub fn curve(times: &[TimeToGive]) -> Vec<Step> {
-    let mut still = 1.0;
-    moments(times)
-        .into_iter()
-        .map(|moment| {
-            still *= 1.0 - moment.gave / moment.at_risk;
-            Step {
-                seconds: moment.seconds,
-                still,
-            }
-        })
-        .collect()
+    steps(&sorted(times)).collect()
 }
 
 /// The median time, where the curve reaches one half.
 pub fn median_s(times: &[TimeToGive]) -> Option<f64> {
-    curve(times)
-        .into_iter()
+    steps(&sorted(times))
         .find(|step| step.still <= 0.5 + 1e-12)
         .map(|step| step.seconds)
 }
@@ -96,10 +92,8 @@ pub fn restricted_mean_s(times: &[TimeToGive], horizon_s: f64) -> Option<f64> {
         return None;
     }
     let (mut area, mut from, mut still) = (0.0, 0.0, 1.0);
-    for step in curve(times)
-        .into_iter()
-        .take_while(|step| step.seconds < horizon_s)
-    {
+    let sorted = sorted(times);
+    for step in steps(&sorted).take_while(|step| step.seconds < horizon_s) {
         area += still * (step.seconds - from);
         from = step.seconds;
         still = step.still;
@@ -114,6 +108,7 @@ pub fn log_rank(left: &[TimeToGive], right: &[TimeToGive]) -> Option<LogRank> {
         return None;
     }
     let both: Vec<TimeToGive> = left.iter().chain(right).copied().collect();
+    let both = sorted(&both);
     let left = sorted(left);
     let (mut observed_less_expected, mut variance) = (0.0, 0.0);
     for moment in moments(&both) {

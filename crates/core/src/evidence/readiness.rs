@@ -196,11 +196,12 @@ impl Readiness {
         let idle = self.last.map(|last| {
             (day.since(last).map_or(1, |span| span.get_days()) - 1).clamp(0, MOST_IDLE_DAYS)
         });
+        let lies = shown.0.map(|counts| counts.groups());
         for filter in &mut self.filters {
             if let Some(idle) = idle {
                 filter.go_on(f64::from(idle));
             }
-            filter.take_in(shown);
+            filter.take_in(&lies);
         }
         self.last = Some(day);
     }
@@ -347,7 +348,7 @@ impl Filter {
 
     /// The asks speak only of two sums, readiness of a side plus spell and day effect, so
     /// the mode is looked for there (two unknowns) and carried over to the state.
-    fn take_in(&mut self, shown: &DayEvidence) {
+    fn take_in(&mut self, shown: &[[Group; 2]; 2]) {
         let c = &self.covariance;
         let spell = self.mean[IN_SPELL];
         let prior = [self.mean[0] + spell, self.mean[1] + spell];
@@ -365,7 +366,7 @@ impl Filter {
             let pull = precision.times([at[0] - prior[0], at[1] - prior[1]]);
             let mut slope = [0.0; 2];
             for side in [0, 1] {
-                let (own_slope, own_curve) = shown.0[side].slope_and_curve(at[side]);
+                let (own_slope, own_curve) = slope_and_curve(&shown[side], at[side]);
                 slope[side] = own_slope - pull[side];
                 curve[side] = own_curve;
             }
@@ -384,7 +385,7 @@ impl Filter {
         let pull = precision.times(away);
         let distance = away[0] * pull[0] + away[1] * pull[1];
         let log_likelihood: f64 = [0, 1]
-            .map(|side| shown.0[side].log_likelihood(at[side]))
+            .map(|side| log_likelihood(&shown[side], at[side]))
             .iter()
             .sum();
         let volume = spread.determinant() * precision.plus(curve).determinant();
@@ -425,48 +426,69 @@ impl Filter {
     }
 }
 
-impl Counts {
-    /// Soft and asked of each group of asks, with how much higher it lies.
-    fn groups(&self) -> [(f64, f64, f64); 2] {
-        let first = f64::from(u8::from(self.first == Some(true)));
-        // Two riders of one day are taken together, by their asks.
-        let riders = self.offsets / self.asked.max(1.0);
-        [
-            (
-                COLD + self.first_offset,
-                first,
-                f64::from(u8::from(self.first.is_some())),
-            ),
-            (WARM + riders, self.soft, self.asked),
-        ]
-    }
+/// Asks of one side and day that lie equally high.
+#[derive(Debug, Clone, Copy)]
+struct Group {
+    soft: f64,
+    asked: f64,
+    /// How much higher they lie than the readiness, on the logit scale.
+    offset: f64,
+    /// What that multiplies the odds against a soft answer with.
+    odds_against: f64,
+}
 
-    /// Slope and curve of the log-likelihood at logit `x`.
-    fn slope_and_curve(&self, x: f64) -> (f64, f64) {
-        let (mut slope, mut curve) = (0.0, 0.0);
-        for (offset, soft, asked) in self.groups() {
-            if asked > 0.0 {
-                let chance = chance(x + offset);
-                slope += soft - asked * chance;
-                curve += asked * chance * (1.0 - chance);
-            }
+impl Group {
+    fn new(soft: f64, asked: f64, offset: f64) -> Group {
+        Group {
+            soft,
+            asked,
+            offset,
+            odds_against: (-offset).exp(),
         }
-        (slope, curve)
-    }
-
-    /// The log-likelihood at logit `x`.
-    fn log_likelihood(&self, x: f64) -> f64 {
-        let groups = self.groups().into_iter().filter(|group| group.2 > 0.0);
-        groups
-            .map(|(offset, soft, asked)| {
-                let chance = chance(x + offset);
-                soft * chance.ln() + (asked - soft) * (1.0 - chance).ln()
-            })
-            .sum()
     }
 }
 
-/// A chance that is never quite nothing nor quite sure.
-fn chance(x: f64) -> f64 {
-    logistic(x).clamp(1e-12, 1.0 - 1e-12)
+impl Counts {
+    /// The first ask, and the others.
+    fn groups(&self) -> [Group; 2] {
+        let first = f64::from(u8::from(self.first == Some(true)));
+        let firsts = f64::from(u8::from(self.first.is_some()));
+        // Two riders of one day are taken together, by their asks.
+        let riders = self.offsets / self.asked.max(1.0);
+        [
+            Group::new(first, firsts, COLD + self.first_offset),
+            Group::new(self.soft, self.asked, WARM + riders),
+        ]
+    }
+}
+
+/// Odds against a soft answer at logit `x`: never quite nothing nor quite sure. The groups of
+/// a side share it: an exponential is what a day costs most.
+fn odds_against(x: f64) -> f64 {
+    (-x).exp().clamp(1e-12, 1e12)
+}
+
+/// Slope and curve of the log-likelihood of a side's asks at logit `x`.
+fn slope_and_curve(groups: &[Group; 2], x: f64) -> (f64, f64) {
+    let against = odds_against(x);
+    let (mut slope, mut curve) = (0.0, 0.0);
+    for group in groups {
+        let chance = 1.0 / (1.0 + against * group.odds_against);
+        slope += group.soft - group.asked * chance;
+        curve += group.asked * chance * (1.0 - chance);
+    }
+    (slope, curve)
+}
+
+/// The log-likelihood of a side's asks at logit `x`.
+fn log_likelihood(groups: &[Group; 2], x: f64) -> f64 {
+    let against = odds_against(x);
+    groups
+        .iter()
+        .filter(|group| group.asked > 0.0)
+        .map(|group| {
+            let never = (1.0 + against * group.odds_against).ln();
+            -group.asked * never - (group.asked - group.soft) * (x + group.offset)
+        })
+        .sum()
 }

@@ -104,7 +104,7 @@ pub fn found(known: &Known<'_>, sex: Option<Sex>) -> Found {
             asked: known.asked.all[index].asked,
             soft: known.asked.all[index].soft,
             unknown: if findings[index] == Finding::Unknown {
-                words::unknown(unknown(known, index), sex)
+                words::unknown(known, unknown(known, index), sex)
             } else {
                 String::new()
             },

@@ -7,6 +7,7 @@ use super::asked::Asked;
 use super::belief::Belief;
 use super::model::needs_of;
 use super::story::Story;
+use crate::judge::BrakeLimit;
 use crate::ladder::{AtHand, Ladder, LadderLevel, Role};
 use crate::{Gait, Side};
 
@@ -34,6 +35,8 @@ pub enum Barrier {
     NotInTheSaddle,
     /// The brake was not soft on both sides at this gait.
     NoBrake(Gait),
+    /// Too fast for a brake that was lost.
+    BrakeLost,
     /// What it stands on is likely not held.
     TooSoon,
     /// Nothing has been loosened yet.
@@ -51,6 +54,8 @@ pub struct Known<'a> {
     pub asked: &'a Asked,
     /// How sure each level is.
     pub belief: &'a Belief,
+    /// What a brake that was lost keeps the horse from.
+    pub brake: Option<&'a BrakeLimit>,
 }
 
 impl Known<'_> {
@@ -71,6 +76,12 @@ impl Known<'_> {
         }
         if !level.ground && !self.story.helper && self.are_first_rides() {
             return Some(Barrier::Alone);
+        }
+        if self
+            .brake
+            .is_some_and(|brake| brake.too_fast.contains(&level.level))
+        {
+            return Some(Barrier::BrakeLost);
         }
         if self.next_side(index).is_none() {
             return Some(Barrier::AskedEnough);

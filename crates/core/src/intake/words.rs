@@ -50,9 +50,12 @@ fn at_the(gait: crate::Gait) -> String {
 }
 
 /// Why a level is still unknown.
-pub fn unknown(unknown: Unknown, sex: Option<Sex>) -> String {
+pub fn unknown(known: &Known<'_>, unknown: Unknown, sex: Option<Sex>) -> String {
     let him = pronouns(sex);
     match unknown {
+        Unknown::Barred(Barrier::BrakeLost) => known
+            .brake
+            .map_or_else(String::new, |brake| brake.text.clone()),
         Unknown::Barred(Barrier::PassedOver) => "Passed over.".into(),
         Unknown::Barred(Barrier::AskedEnough) => {
             "Asked, and the answers leave it open; ask again another day.".into()

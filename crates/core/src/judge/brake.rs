@@ -17,9 +17,12 @@ use super::held::words::not_soft;
 use super::standing::Standing;
 use crate::Gait;
 use crate::Side;
+use crate::bounds::{FieldError, NOTE_LETTERS, OF_A_CARD};
 use crate::horse::Sex;
+use crate::ladder::check::find_level;
 use crate::ladder::{Ladder, LadderLevel, Level, Role};
 use crate::plain::{capital, on_day, pronouns};
+use crate::text::check_text;
 
 /// How far up the brake is held.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -46,15 +49,25 @@ impl BrakeChain {
         BrakeChain { held, next: None }
     }
 
-    /// Nothing is asked faster from the saddle. There is no brake at the trot and the gallop:
-    /// the gait below stands for it.
+    /// Nothing is asked faster from the saddle.
     pub fn fastest(self) -> Gait {
-        match self.held {
-            None | Some(Gait::Stand) => Gait::Stand,
-            Some(Gait::Walk) => Gait::Walk,
-            Some(Gait::Jog | Gait::Trot) => Gait::Trot,
-            Some(Gait::Lope | Gait::Gallop) => Gait::Gallop,
-        }
+        fastest(self.held)
+    }
+
+    /// Where it was lost, in a sentence: "Walk only: the brake missed twice on the right since
+    /// March 3." None where it only has not come so far yet.
+    pub fn lost_text(self, ladder: &Ladder, standings: &[Standing]) -> Option<String> {
+        let next = self.next?;
+        let broken = slowest_first(ladder)
+            .map(|index| (index, &standings[index].history.hold))
+            .find(|(index, hold)| *index >= next && hold.phase == Phase::Lost);
+        let why = broken.and_then(|(_, hold)| lost(hold))?;
+        let only = match self.fastest() {
+            Gait::Stand => "Standing only".to_owned(),
+            Gait::Trot => "Jog and trot only".to_owned(),
+            gait => format!("{} only", capital(gait.word())),
+        };
+        Some(format!("{only}: {why}"))
     }
 
     /// Why nothing fast is done for now; none where the brake is held at the lope.
@@ -74,22 +87,13 @@ impl BrakeChain {
         level.ground || level.gait <= self.fastest() || self.next == Some(index)
     }
 
-    /// Why it goes no further, in a sentence: "Walk only: the brake missed twice on the right
-    /// since March 3." None where it holds all the way up.
+    /// Why it goes no further, in a sentence. None where it holds all the way up.
     pub fn text(self, ladder: &Ladder, standings: &[Standing], sex: Option<Sex>) -> Option<String> {
-        let next = self.next?;
-        let him = pronouns(sex);
-        let broken = slowest_first(ladder)
-            .map(|index| (index, &standings[index].history.hold))
-            .find(|(index, hold)| *index >= next && hold.phase == Phase::Lost);
-        if let Some(why) = broken.and_then(|(_, hold)| lost(hold)) {
-            let only = match self.fastest() {
-                Gait::Stand => "Standing only".to_owned(),
-                Gait::Trot => "Jog and trot only".to_owned(),
-                gait => format!("{} only", capital(gait.word())),
-            };
-            return Some(format!("{only}: {why}"));
+        self.next?;
+        if let Some(lost) = self.lost_text(ladder, standings) {
+            return Some(lost);
         }
+        let him = pronouns(sex);
         let his = capital(him.his);
         Some(match self.held {
             None => format!("{his} brake isn't held yet: nothing but standing, and learning it."),
@@ -108,10 +112,13 @@ impl BrakeChain {
 /// What the brake keeps a horse from for now.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
 pub struct BrakeLimit {
     /// Why, in a sentence: "Walk only: the brake missed twice on the right since March 3."
+    #[cfg_attr(feature = "schema", schema(min_length = 1, max_length = 600))]
     pub text: String,
     /// Levels that are too fast for it.
+    #[cfg_attr(feature = "schema", schema(max_items = 400))]
     pub too_fast: Vec<Level>,
 }
 
@@ -119,18 +126,73 @@ impl BrakeLimit {
     /// What the brake of a judged horse keeps it from; none where it is held all the way up.
     pub fn of(ladder: &Ladder, standings: &[Standing], sex: Option<Sex>) -> Option<BrakeLimit> {
         let chain = BrakeChain::of(ladder, standings);
+        let text = chain.text(ladder, standings, sex)?;
+        Some(BrakeLimit::new(chain, ladder, text))
+    }
+
+    /// What a brake that was lost keeps a horse from; none where it only has not come so far
+    /// yet, as on a horse that is new here: what it can is found out then.
+    pub fn of_lost(ladder: &Ladder, standings: &[Standing]) -> Option<BrakeLimit> {
+        let chain = BrakeChain::of(ladder, standings);
+        let text = chain.lost_text(ladder, standings)?;
+        Some(BrakeLimit::new(chain, ladder, text))
+    }
+
+    /// Checks that it says something, of levels that are known.
+    ///
+    /// # Errors
+    /// The first field that does not fit.
+    pub fn check(&self) -> Result<(), FieldError> {
+        check_text(NOTE_LETTERS, "/text", &self.text)?;
+        OF_A_CARD.check_count("/too_fast", self.too_fast.len())?;
+        let ladder = Ladder::every_level();
+        for (index, level) in self.too_fast.iter().enumerate() {
+            let at = format!("/too_fast/{index}");
+            find_level(level, ladder).map_err(|error| error.under(&at))?;
+        }
+        Ok(())
+    }
+
+    fn new(chain: BrakeChain, ladder: &Ladder, text: String) -> BrakeLimit {
         let too_fast = (0..ladder.levels.len()).filter(|index| !chain.allows(ladder, *index));
-        Some(BrakeLimit {
-            text: chain.text(ladder, standings, sex)?,
+        BrakeLimit {
+            text,
             too_fast: too_fast
                 .map(|index| ladder.levels[index].level.clone())
                 .collect(),
-        })
+        }
     }
 }
 
+/// The fastest gait that a brake held so far up allows. There is no brake at the trot and the
+/// gallop: the gait below stands for it.
+fn fastest(held: Option<Gait>) -> Gait {
+    match held {
+        None | Some(Gait::Stand) => Gait::Stand,
+        Some(Gait::Walk) => Gait::Walk,
+        Some(Gait::Jog | Gait::Trot) => Gait::Trot,
+        Some(Gait::Lope | Gait::Gallop) => Gait::Gallop,
+    }
+}
+
+/// The brake levels that are held before a level may be asked at its gait, slowest first.
+pub fn before(ladder: &Ladder, level: &LadderLevel) -> Vec<usize> {
+    let mut before = Vec::new();
+    if level.ground || level.is(Role::Brake) {
+        return before;
+    }
+    let mut brakes = slowest_first(ladder);
+    let mut held = None;
+    while fastest(held) < level.gait {
+        let Some(next) = brakes.next() else { break };
+        held = Some(ladder.levels[next].gait);
+        before.push(next);
+    }
+    before
+}
+
 /// Whether a brake level counts for the chain.
-fn raises(hold: &Hold) -> bool {
+pub fn raises(hold: &Hold) -> bool {
     hold.counts() && hold.by != HeldBy::Word
 }
 

@@ -128,6 +128,8 @@ struct Trial<'a> {
     gate: &'a Gate,
     pace: u32,
     gap_days: i64,
+    /// The usual time of a soft answer, by side.
+    soft_times: Vec<(Side, Option<TimeToGive>)>,
 }
 
 impl<'a> Trial<'a> {
@@ -138,6 +140,11 @@ impl<'a> Trial<'a> {
             gate,
             pace: usual_pace(known, shown.sides),
             gap_days: usual_gap_days(known),
+            soft_times: shown
+                .sides
+                .iter()
+                .map(|side| (*side, soft_time(known, *side, gate)))
+                .collect(),
         }
     }
 
@@ -145,25 +152,21 @@ impl<'a> Trial<'a> {
         ComingDays::after(self.shown, self.known, self.gate)
     }
 
-    fn soft_day(&self, coming: &mut ComingDays<'_>, reps: &[(Side, u32)]) {
-        let times: Vec<(Side, u32, Option<TimeToGive>)> = reps
-            .iter()
-            .map(|(side, reps)| (*side, *reps, self.soft_time(*side)))
-            .collect();
-        let asked = times
-            .into_iter()
-            .flat_map(|(side, reps, time)| (0..reps).map(move |_| (side, true, time)));
+    /// A day of so many soft asks on each side, in the order of the sides.
+    fn soft_day(&self, coming: &mut ComingDays<'_>, reps: impl Iterator<Item = u32>) {
+        let sides = self.soft_times.iter().zip(reps);
+        let asked =
+            sides.flat_map(|((side, time), reps)| (0..reps).map(move |_| (*side, true, *time)));
         coming.day(self.gap_days, asked);
     }
 
     /// The fewest days of soft rides at the horse's own pace, and the rail that is
     /// least filled one day before.
     fn least_days(&self) -> (Option<u32>, Option<Rail>) {
-        let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
         let mut coming = self.begin();
         let mut last_to_fill = None;
         while coming.days < MOST_DAYS {
-            self.soft_day(&mut coming, &full);
+            self.soft_day(&mut coming, std::iter::repeat(self.pace));
             match coming.least_filled() {
                 None => return (Some(coming.days), last_to_fill),
                 rail => last_to_fill = rail,
@@ -180,23 +183,22 @@ impl<'a> Trial<'a> {
         let Some(days) = days else {
             return (None, None);
         };
-        let full: Vec<(Side, u32)> = self.shown.sides.iter().map(|s| (*s, self.pace)).collect();
-        let mut reps: Vec<(Side, u32)> = full.iter().map(|(s, _)| (*s, days * self.pace)).collect();
-        let even = (0..=days * self.pace).find(|each| {
-            reps.iter_mut().for_each(|(_, reps)| *reps = *each);
-            self.passes_with(days, &reps)
-        });
-        reps.iter_mut()
-            .for_each(|(_, reps)| *reps = even.unwrap_or(days * self.pace));
+        let most = days * self.pace;
+        let sides = self.shown.sides;
+        let even = (0..=most).find(|each| self.passes_with(days, &vec![*each; sides.len()]));
+        let mut reps = vec![even.unwrap_or(most); sides.len()];
         for index in 0..reps.len() {
-            let most = reps[index].1;
+            let most = reps[index];
             let least = (0..=most).find(|fewer| {
-                reps[index].1 = *fewer;
+                reps[index] = *fewer;
                 self.passes_with(days, &reps)
             });
-            reps[index].1 = least.unwrap_or(most);
+            reps[index] = least.unwrap_or(most);
         }
-        let of = |side: Side| reps.iter().find(|(s, _)| *s == side).map_or(0, |(_, n)| *n);
+        let of = |side: Side| {
+            let at = sides.iter().position(|asked| *asked == side);
+            at.map_or(0, |at| reps[at])
+        };
         let further = StillNeeded {
             left_reps: of(Side::Left),
             right_reps: of(Side::Right),
@@ -207,39 +209,37 @@ impl<'a> Trial<'a> {
     }
 
     /// Whether so many soft reps a side, spread over so many days, would do.
-    fn passes_with(&self, days: u32, reps: &[(Side, u32)]) -> bool {
+    fn passes_with(&self, days: u32, reps: &[u32]) -> bool {
         let mut coming = self.begin();
         for day in 0..days {
-            let today: Vec<(Side, u32)> = reps
-                .iter()
-                .map(|(side, reps)| (*side, reps / days + u32::from(day < reps % days)))
-                .collect();
-            self.soft_day(&mut coming, &today);
+            let today = reps.iter();
+            self.soft_day(
+                &mut coming,
+                today.map(|reps| reps / days + u32::from(day < reps % days)),
+            );
         }
         coming.pass()
     }
+}
 
-    /// The usual time of a soft answer on that side; half the longest soft time
-    /// when there is none; nothing where it is not timed.
-    fn soft_time(&self, side: Side) -> Option<TimeToGive> {
-        if self.known.last().is_some_and(|ask| ask.time.is_none()) {
-            return None;
-        }
-        let mut times: Vec<f64> = self
-            .known
-            .iter()
-            .filter(|ask| ask.side == side && ask.soft)
-            .filter_map(|ask| ask.time.map(|time| time.seconds))
-            .collect();
-        times.sort_by(f64::total_cmp);
-        Some(TimeToGive {
-            seconds: times
-                .get(times.len() / 2)
-                .copied()
-                .unwrap_or(self.gate.soft.stand_walk_s / 2.0),
-            gave: true,
-        })
+/// The usual time of a soft answer on that side; half the longest soft time
+/// when there is none; nothing where it is not timed.
+fn soft_time(known: &[Ask], side: Side, gate: &Gate) -> Option<TimeToGive> {
+    if known.last().is_some_and(|ask| ask.time.is_none()) {
+        return None;
     }
+    let soft = known.iter().filter(|ask| ask.side == side && ask.soft);
+    let mut times: Vec<f64> = soft
+        .filter_map(|ask| ask.time.map(|time| time.seconds))
+        .collect();
+    times.sort_by(f64::total_cmp);
+    Some(TimeToGive {
+        seconds: times
+            .get(times.len() / 2)
+            .copied()
+            .unwrap_or(gate.soft.stand_walk_s / 2.0),
+        gave: true,
+    })
 }
 
 /// The median number of reps a side and day.

@@ -11,8 +11,8 @@ use super::history::LevelHistory;
 use crate::evidence::Ask;
 use crate::judge::forecast::Draws;
 use crate::judge::level::draws_of_standings;
-use crate::judge::{HorseFile, Standing};
-use crate::ladder::Ladder;
+use crate::judge::{HorseFile, Standing, brake};
+use crate::ladder::{Ladder, LadderLevel, Role};
 
 /// How a horse came along with every level it was asked: rides counted until its gate first
 /// passed, or until now. Somebody's word that a level counts before its gate has passed ends
@@ -63,7 +63,7 @@ pub fn stands(
     let of = |standing: &Standing| {
         let level = &ladder.levels[standing.index];
         let asked_rides = rides(file.asks_until(standing.index, on));
-        let held = standing.counts_as_held();
+        let held = holds(level, standing);
         (held || asked_rides > 0).then(|| LevelStands {
             level: level.level.clone(),
             held,
@@ -76,6 +76,15 @@ pub fn stands(
     standings.iter().filter_map(of).collect()
 }
 
+/// Whether a level is held for what comes after it: a brake only by what the horse showed.
+fn holds(level: &LadderLevel, standing: &Standing) -> bool {
+    if level.is(Role::Brake) {
+        brake::raises(&standing.history.hold)
+    } else {
+        standing.counts_as_held()
+    }
+}
+
 /// The rides a level may still take by the judge's own forecast, each as likely as the
 /// others; empty where it is held, was never asked, or the judge cannot say yet.
 pub fn rides_left(
@@ -86,7 +95,7 @@ pub fn rides_left(
     on: Date,
 ) -> Vec<Option<u32>> {
     let standing = &standings[index];
-    if standing.counts_as_held() || standing.last_asked.is_none() {
+    if holds(&ladder.levels[index], standing) || standing.last_asked.is_none() {
         return Vec::new();
     }
     match draws_of_standings(ladder, file, standings, index, on) {

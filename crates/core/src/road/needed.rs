@@ -3,6 +3,7 @@
 
 use super::asked::{GoalAsked, LevelStands, RoadAsked};
 use super::usual::usual_rides;
+use crate::judge::brake;
 use crate::ladder::{Ladder, LadderLevel, Level};
 
 /// A level on the road.
@@ -88,7 +89,7 @@ pub fn road_levels(ladder: &Ladder, asked: &RoadAsked) -> RoadLevels {
         if std::mem::replace(&mut on_road[index], true) {
             continue;
         }
-        open.extend(needs_of(&ladder.levels[index], &stands));
+        open.extend(needs_of(ladder, index, &stands));
     }
     let order: Vec<usize> = (0..ladder.levels.len())
         .filter(|index| on_road[*index])
@@ -97,7 +98,8 @@ pub fn road_levels(ladder: &Ladder, asked: &RoadAsked) -> RoadLevels {
     let mut levels: Vec<Needed> = Vec::with_capacity(order.len());
     for index in &order {
         let level = &ladder.levels[*index];
-        let needs: Vec<usize> = needs_of(level, &stands).filter_map(place).collect();
+        let needs = needs_of(ladder, *index, &stands).into_iter();
+        let needs: Vec<usize> = needs.filter_map(place).collect();
         let own = stands[*index].cloned();
         let stands = own.unwrap_or_else(|| never_asked(&level.level));
         levels.push(Needed {
@@ -148,10 +150,11 @@ fn never_asked(level: &Level) -> LevelStands {
     }
 }
 
-fn needs_of<'a>(
-    level: &'a LadderLevel,
-    stands: &'a [Option<&LevelStands>],
-) -> impl Iterator<Item = usize> + 'a {
+/// What has to be held before a level is worked on: what it needs, and the brake up to its
+/// gait. A program may put a brake behind the level: the card holds such a level back, and the
+/// road, which goes up the ladder, passes it over.
+fn needs_of(ladder: &Ladder, index: usize, stands: &[Option<&LevelStands>]) -> Vec<usize> {
+    let level = &ladder.levels[index];
     let chosen = level.needs.iter().filter_map(|any| {
         let of = |is: &dyn Fn(&LevelStands) -> bool| {
             any.iter()
@@ -162,7 +165,17 @@ fn needs_of<'a>(
             .or_else(|| of(&|one| one.asked_rides > 0))
             .or_else(|| any.first().copied())
     });
-    level.below.into_iter().chain(chosen)
+    let brakes = brake::before(ladder, level).into_iter();
+    let brakes = brakes.filter(|brake| *brake < index);
+    let mut needs: Vec<usize> = level
+        .below
+        .into_iter()
+        .chain(chosen)
+        .chain(brakes)
+        .collect();
+    needs.sort_unstable();
+    needs.dedup();
+    needs
 }
 
 fn median_of(asked: &RoadAsked, level: &LadderLevel) -> f64 {

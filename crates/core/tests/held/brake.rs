@@ -9,7 +9,7 @@ use uuid::Uuid;
 use crate::barn::day;
 use crate::told::{Told, index, ladder, level};
 
-const BRAKES: [&str; 4] = [
+pub const BRAKES: [&str; 4] = [
     "start.brake/stand",
     "start.brake/walk",
     "start.brake/jog",
@@ -17,7 +17,7 @@ const BRAKES: [&str; 4] = [
 ];
 
 /// Held at all four gaits: placed by hand, and confirmed soft on ten days.
-fn made() -> Told {
+pub fn made() -> Told {
     let mut told = Told::placed(0, &["start.brake/lope", "stop.seat/lope"]);
     for brake in BRAKES {
         told = told.rides(1..=10, brake, "ss", "ss");
@@ -162,7 +162,7 @@ fn what_rests_on_a_lost_brake_waits_and_is_tested_cold_when_it_is_back() {
 }
 
 /// The trainer says on a day that these levels count.
-fn said_to_count(mut told: Told, on: i64, levels: &[&str]) -> Told {
+pub fn said_to_count(mut told: Told, on: i64, levels: &[&str]) -> Told {
     for (number, path) in levels.iter().enumerate() {
         told.file.overrules.push(Overrule {
             overrule_id: Uuid::from_u128(100 * on as u128 + number as u128),

@@ -5,6 +5,7 @@
 //! - [`forbidden`]: a checker that knows the rules of safety and nothing of the code
 //! - [`machine`]: what must hold whatever happens
 //! - [`naive`]: the history of a level told anew by a plain reading of the rules
+//! - [`no_faster`]: road and intake go no faster than the brake
 //! - [`points`]: what answers take off a held level, against a count by hand
 //! - [`steady`]: no alarm and no name without a reason
 //! - [`stays`]: figures of what becomes of a level after it was gained
@@ -18,6 +19,7 @@ mod cautions;
 mod forbidden;
 mod machine;
 mod naive;
+mod no_faster;
 mod points;
 mod stays;
 mod steady;

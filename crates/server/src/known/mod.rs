@@ -23,7 +23,8 @@ use cavesson_core::evidence::riders_from::{RidersFrom, in_use};
 use cavesson_core::horse::{CareNote, Sex};
 use cavesson_core::judge::horse::{JudgedBefore, judge_horse_after};
 use cavesson_core::judge::{
-    BrakeChain, DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts, Standing,
+    BrakeChain, BrakeLimit, DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts,
+    Standing,
 };
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
@@ -249,6 +250,11 @@ impl Judged {
     pub fn no_fast_work(&self) -> Option<String> {
         let brake = BrakeChain::of(self.ladder(), &self.standings);
         brake.no_fast_work(self.ladder(), &self.standings, self.file.sex)
+    }
+
+    /// What its brake keeps it from, where that was lost.
+    pub fn brake_lost(&self) -> Option<BrakeLimit> {
+        BrakeLimit::of_lost(self.ladder(), &self.standings)
     }
 
     /// Its ladder.

@@ -59,8 +59,8 @@ struct HorseRoad {
     horse_pace: Option<HorsePace>,
     /// Levels it came to hold in the last half year, the first one first.
     behind: Vec<HeldOn>,
-    /// Who should look at the horse first, in sentences: the road takes it that nothing is
-    /// wrong.
+    /// What was lost of the brake, then who should look at the horse first, in sentences: the
+    /// road goes by what the brake allows, and takes it that nothing else is wrong.
     cautions: Vec<String>,
 }
 
@@ -121,10 +121,7 @@ async fn show(
         pace: Vec::new(),
         horse_pace: None,
         behind: behind(&judged),
-        cautions: caution::of_horse(&judged.file.care, &judged.file.rides, judged.on)
-            .iter()
-            .map(judge::words::caution)
-            .collect(),
+        cautions: cautions(&judged),
     };
     if let Some(read) = read(&app, signed.look().await?, signed.today())
         .await?
@@ -140,6 +137,15 @@ async fn show(
         shown.found = Some(road.found.clone());
     }
     Ok(Json(shown))
+}
+
+fn cautions(judged: &Judged) -> Vec<String> {
+    let care = caution::of_horse(&judged.file.care, &judged.file.rides, judged.on);
+    let brake = judged.brake_lost().map(|brake| brake.text);
+    brake
+        .into_iter()
+        .chain(care.iter().map(judge::words::caution))
+        .collect()
 }
 
 fn not_on_ladder(goals: &[Goal], judged: &Judged) -> Vec<Level> {

@@ -41,6 +41,7 @@ pub fn intake(ladder: &Ladder, horse: &mut IntakeHorse, marks: &[usize], effort:
             story: &horse.story,
             asked: &asked,
             belief: &belief,
+            brake: None,
         };
         let chances: Vec<f64> = (0..ladder.levels.len())
             .map(|index| belief.chance(index))

@@ -59,6 +59,11 @@ impl Eased {
         self.firsts.push(firsts_soft);
     }
 
+    /// Whether a day on which the level was not asked may end it.
+    pub fn may_end_unasked(&self) -> bool {
+        self.pause.is_some() || self.firsts_are_soft()
+    }
+
     /// Whether first asks were soft on enough days since.
     pub fn firsts_are_soft(&self) -> bool {
         self.firsts.iter().filter(|soft| **soft).count() >= SOFT_DAYS

@@ -8,7 +8,7 @@ use super::told::History;
 use crate::Side;
 use crate::evidence::Ask;
 use crate::judge::held::change::Change;
-use crate::judge::held::ease::firsts_soft;
+use crate::judge::held::ease::{Eased, firsts_soft};
 use crate::judge::held::hold::Phase;
 use crate::judge::held::saying::Said;
 use crate::judge::held::timeline::{Needs, Step};
@@ -40,7 +40,8 @@ impl At<'_> {
     pub(super) fn is_waiting_for_a_day(&self, day: Date) -> bool {
         let hold = &self.history.hold;
         let may_gain = self.open.is_some() && !hold.is_held();
-        may_gain || hold.eased.is_some() || hold.dropped.is_some() || day == self.begins
+        let may_rise = hold.eased.as_ref().is_some_and(Eased::may_end_unasked);
+        may_gain || may_rise || hold.dropped.is_some() || day == self.begins
     }
 
     pub(super) fn moved(&mut self, change: Option<Change>) {
