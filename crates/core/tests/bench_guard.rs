@@ -102,10 +102,16 @@ fn thumb_rules_do_not_pass_the_bench() {
 
 #[test]
 fn forecast_ranges_hold_four_of_five() {
-    // About 180 ranges: two standard errors are 0.06.
-    let told = coverage(Population::StrongDays, 60, 710_000);
-    assert!(told.ranges > 120, "{told:?}");
-    assert!((0.70..=0.90).contains(&told.coverage), "{told:?}");
+    // On seeds that nothing was chosen on; the same horses each time, so nothing is left to
+    // chance here.
+    for population in [Population::Reference, Population::StrongDays] {
+        let told = coverage(population, 120, 710_000);
+        assert!(told.ranges > 300, "{told:?}");
+        assert!(
+            (0.75..=0.85).contains(&told.coverage),
+            "{population:?}: {told:?}"
+        );
+    }
 }
 
 #[test]

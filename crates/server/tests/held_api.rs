@@ -260,3 +260,51 @@ async fn after_an_update_histories_are_told_anew_and_what_changed_is_said_once(p
         StatusCode::NOT_FOUND
     );
 }
+
+/// A ride so many days ago on which the brake is asked, not soft on these sides.
+async fn brake_missed(server: &Server, horse: Uuid, days_ago: i64, rung: &str, sides: &[&str]) {
+    let mut batch = ride(horse, days_ago, 2);
+    for rep in batch["reps"].as_array_mut().unwrap() {
+        rep["skill"] = json!("start.brake");
+        rep["rung"] = json!(rung);
+        if sides.contains(&rep["side"].as_str().unwrap()) {
+            rep["measure"]["answer"] = json!("did_not_give");
+            rep["measure"]["time_s"] = json!(8.0);
+        }
+    }
+    let rider = server.person("rider@home").await;
+    assert_eq!(rider.batch(&batch).await.status(), StatusCode::OK);
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn road_and_intake_say_what_a_lost_brake_keeps_the_horse_from(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let horse = server.thimble;
+    let path = |what: &str| format!("/api/horses/{horse}/{what}");
+    let new = placing(&[("start.brake", "lope")]);
+    let placed = trainer.post(&path("placings"), &new).await;
+    assert_eq!(placed.status(), StatusCode::CREATED);
+    let pack = trainer.json(&path("pack")).await;
+    assert_eq!(pack["brake_lost"], Value::Null);
+    assert_eq!(trainer.json(&path("road")).await["cautions"], json!([]));
+
+    brake_missed(&server, horse, 0, "walk", &["right"]).await;
+    let brake = trainer.json(&path("pack")).await["brake_lost"].clone();
+    let why = brake["text"].as_str().unwrap_or_default();
+    assert!(
+        why.starts_with("Standing only: the brake missed twice on the right"),
+        "{brake}"
+    );
+    let too_fast = brake["too_fast"].as_array().unwrap();
+    let jog = json!({"skill": "start.brake", "rung": "jog"});
+    let walk = json!({"skill": "start.brake", "rung": "walk"});
+    assert!(
+        too_fast.contains(&jog) && !too_fast.contains(&walk),
+        "{brake}"
+    );
+    // What a device hands to the calculator is what it takes.
+    let asked = json!({"brake": brake, "sex": "gelding"});
+    assert!(cavesson_core::calc::find("intake").is_some_and(|intake| (intake.run)(asked).is_ok()));
+    assert_eq!(trainer.json(&path("road")).await["cautions"], json!([why]));
+}

@@ -12,6 +12,7 @@ use rand_distr::{Distribution, Normal, StudentT};
 use serde::Serialize;
 use uuid::Uuid;
 
+use crate::judge::brake;
 use crate::ladder::Ladder;
 use crate::road::asked::PaceOfLevel;
 use crate::road::usual::usual_rides;
@@ -125,12 +126,14 @@ struct Horse<'a> {
     shown: Vec<u32>,
 }
 
+/// What a level stands on; a trainer goes no faster than the brake.
 fn needs(ladder: &Ladder, index: usize) -> impl Iterator<Item = usize> + '_ {
     let level = &ladder.levels[index];
     level
         .below
         .into_iter()
         .chain(level.needs.iter().map(|any| any[0]))
+        .chain(brake::before(ladder, level))
 }
 
 impl<'a> Horse<'a> {
