@@ -5,7 +5,7 @@
 
 mod barn;
 
-use barn::{Server, SetClock, TABLES, Visitor, answered, delete};
+use barn::{Server, SetClock, TABLES, Visitor, answered, delete, horse_calendar};
 use serde_json::{Value, json};
 use sqlx::PgPool;
 
@@ -212,15 +212,7 @@ async fn the_barns_own_calendar_is_read_back_as_it_was_written(pool: PgPool) {
     let server = Server::start_with(pool, clock.settings()).await;
     let trainer = server.person("trainer@home").await;
     trainer.json("/api/days/2026-05-05").await;
-    let link = json!({"kind": "horse", "of_id": server.oatcake});
-    let made: Value = trainer
-        .post("/api/calendar-links", &link)
-        .await
-        .json()
-        .await
-        .unwrap();
-    let path = made["path"].as_str().unwrap();
-    let text = server.visitor().get(path).await.text().await.unwrap();
+    let text = horse_calendar(&server, &trainer, server.oatcake).await;
     assert_eq!(read(&trainer, &text).await.0, 201);
     assert_eq!(busy(&trainer, "2026-05-05").await, [(450, 495)]);
 }

@@ -4,20 +4,11 @@
 
 mod barn;
 
-use barn::{Server, SetClock, TABLES, Visitor, delete, problem, put};
+use barn::{Server, SetClock, TABLES, Visitor, calendar_link, delete, problem, put};
 use ical::parser::ical::component::IcalEvent;
 use serde_json::{Value, json};
 use sqlx::PgPool;
 use uuid::Uuid;
-
-async fn link(visitor: &Visitor, kind: &str, of_id: Uuid) -> (String, String) {
-    let new = json!({"kind": kind, "of_id": of_id});
-    let answer = visitor.post("/api/calendar-links", &new).await;
-    assert_eq!(answer.status(), 201);
-    let made: Value = answer.json().await.unwrap();
-    let text = |field: &str| made[field].as_str().unwrap().to_owned();
-    (text("path"), text("link_id"))
-}
 
 /// The calendar as it came over the wire, and its events.
 async fn read(server: &Server, path: &str) -> (String, Vec<IcalEvent>) {
@@ -82,7 +73,7 @@ async fn a_horse_a_person_and_a_place_have_calendars(pool: PgPool) {
     )
     .await;
 
-    let (path, _) = link(&trainer, "horse", server.oatcake).await;
+    let (path, _) = calendar_link(&trainer, "horse", server.oatcake).await;
     let (text, events) = read(&server, &path).await;
     let summaries: Vec<Option<String>> = events.iter().map(|one| value(one, "SUMMARY")).collect();
     assert_eq!(
@@ -109,7 +100,7 @@ async fn a_horse_a_person_and_a_place_have_calendars(pool: PgPool) {
     );
     assert!(text.contains("\r\n"));
 
-    let (path, _) = link(&trainer, "person", trainer.person_id).await;
+    let (path, _) = calendar_link(&trainer, "person", trainer.person_id).await;
     let (text, events) = read(&server, &path).await;
     assert_eq!(
         value(&events[1], "SUMMARY").as_deref(),
@@ -122,7 +113,7 @@ async fn a_horse_a_person_and_a_place_have_calendars(pool: PgPool) {
     assert_eq!(value(&events[1], "LOCATION"), Some(escaped));
     assert!(!text.contains("between us"), "notes stay in the barn");
 
-    let (path, _) = link(&trainer, "place", pen).await;
+    let (path, _) = calendar_link(&trainer, "place", pen).await;
     let (_, events) = read(&server, &path).await;
     assert_eq!(events.len(), 1);
     assert_eq!(
@@ -135,7 +126,7 @@ async fn a_horse_a_person_and_a_place_have_calendars(pool: PgPool) {
 async fn a_link_is_secret_and_can_be_taken_back(pool: PgPool) {
     let server = Server::start(pool.clone()).await;
     let trainer = server.person("trainer@home").await;
-    let (path, link_id) = link(&trainer, "horse", server.oatcake).await;
+    let (path, link_id) = calendar_link(&trainer, "horse", server.oatcake).await;
     read(&server, &path).await;
     let word = path
         .rsplit('/')
@@ -210,7 +201,7 @@ async fn half_past_seven_stays_half_past_seven_over_the_day_the_clock_is_set(poo
         let trainer = server.person("trainer@home").await;
         let sheet = json!({"name": "Home", "time_zone": zone, "units": "us"});
         assert_eq!(put(&trainer, "/api/barn", sheet).await.status(), 204);
-        let (path, _) = link(&trainer, "horse", server.thimble).await;
+        let (path, _) = calendar_link(&trainer, "horse", server.thimble).await;
         for (day, _) in expected {
             book(
                 &trainer,

@@ -3,7 +3,7 @@
 
 mod barn;
 
-use barn::{Server, SetClock, TABLES, Visitor, answered, problem, put, ride};
+use barn::{Server, SetClock, TABLES, Visitor, answered, horse_calendar, problem, put, ride};
 use cavesson_standin::faults::Faults;
 use cavesson_standin::service::{Weather, listen, serve};
 use serde_json::{Value, json};
@@ -75,19 +75,30 @@ async fn care_comes_again_as_often_as_the_horse_needs_it(pool: PgPool) {
     assert_eq!(found[0]["care"]["due"], "2026-04-26");
     assert_eq!(found[1]["care"]["due"], "2026-05-14");
     let path = format!("/api/care/{}/again", feet.as_str().unwrap());
-    assert_eq!(
-        put(&trainer, &path, json!({"again_days": 60}))
-            .await
-            .status(),
-        204
-    );
+    let every_sixty = put(&trainer, &path, json!({"again_days": 60})).await;
+    assert_eq!(every_sixty.status(), 204);
     assert_eq!(due().await[0]["care"]["due"], "2026-05-14");
+    // An owner is told of their own horses alone.
+    let owner = server.person("owner@home").await;
+    let seen = owner.json("/api/care/due").await;
+    assert!(seen.as_array().unwrap().len() < 2, "{seen}");
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn what_comes_again_has_its_bounds_and_what_was_flagged_does_not_come_again(pool: PgPool) {
+    let (_clock, server, trainer) = barn_on_monday(pool).await;
+    let (_, feet) = note(
+        &trainer,
+        server.oatcake,
+        json!({"kind": "feet", "day": "2026-03-15"}),
+    )
+    .await;
+    let path = format!("/api/care/{}/again", feet.as_str().unwrap());
     let (status, said) = problem(put(&trainer, &path, json!({"again_days": 3})).await).await;
     assert_eq!(
         (status, &said["errors"][0]["field"]),
         (422, &json!("/again_days"))
     );
-    // What was flagged is cleared; it does not come again.
     let (status, said) = note(
         &trainer,
         server.oatcake,
@@ -111,10 +122,6 @@ async fn care_comes_again_as_often_as_the_horse_needs_it(pool: PgPool) {
             .status(),
         422
     );
-    // An owner is told of their own horses alone.
-    let owner = server.person("owner@home").await;
-    let seen = owner.json("/api/care/due").await;
-    assert!(seen.as_array().unwrap().len() < 2, "{seen}");
 }
 
 #[sqlx::test(migrator = "TABLES")]
@@ -141,15 +148,7 @@ async fn a_mares_next_season_is_the_same_day_wherever_it_stands(pool: PgPool) {
     assert_eq!(page["care_due"][0]["last"], "2026-04-25");
     let listed = trainer.json("/api/care/due").await;
     assert_eq!(listed[0]["care"], page["care_due"][0]);
-    let link = json!({"kind": "horse", "of_id": server.oatcake});
-    let made: Value = trainer
-        .post("/api/calendar-links", &link)
-        .await
-        .json()
-        .await
-        .unwrap();
-    let calendar = server.visitor().get(made["path"].as_str().unwrap()).await;
-    let calendar = calendar.text().await.unwrap();
+    let calendar = horse_calendar(&server, &trainer, server.oatcake).await;
     assert!(calendar.contains("20260515"), "{calendar}");
     assert!(!calendar.contains("20260513"), "{calendar}");
 }
@@ -199,20 +198,7 @@ async fn what_is_due_stands_in_the_horses_calendar(pool: PgPool) {
         json!({"kind": "teeth", "day": "2025-11-20", "again_days": 180}),
     )
     .await;
-    let link = json!({"kind": "horse", "of_id": server.oatcake});
-    let made: Value = trainer
-        .post("/api/calendar-links", &link)
-        .await
-        .json()
-        .await
-        .unwrap();
-    let text = server
-        .visitor()
-        .get(made["path"].as_str().unwrap())
-        .await
-        .text()
-        .await
-        .unwrap();
+    let text = horse_calendar(&server, &trainer, server.oatcake).await;
     let calendar = ical::IcalParser::new(text.as_bytes())
         .next()
         .unwrap()
@@ -384,6 +370,11 @@ async fn heat_comes_from_rows_and_calendars_and_rules_know_it(pool: PgPool) {
             .iter()
             .all(|one| one["rule"] != "too_hot")
     );
+}
+
+#[sqlx::test(migrator = "TABLES")]
+async fn weather_that_cannot_be_read_says_the_line_and_what_is_wrong(pool: PgPool) {
+    let (_clock, _server, trainer) = barn_on_monday(pool).await;
     for (text, wanted) in [
         ("hot", "the first row must name"),
         (

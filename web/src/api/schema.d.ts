@@ -3178,6 +3178,13 @@ export interface components {
             /** @description Days with an ask for a smaller one that was sustained. */
             sustained: number;
         };
+        /** @description What the brake keeps a horse from for now. */
+        BrakeLimit: {
+            /** @description Why, in a sentence: "Walk only: the brake missed twice on the right since March 3." */
+            text: string;
+            /** @description Levels that are too fast for it. */
+            too_fast: components["schemas"]["Level"][];
+        };
         /** @description A level of the bridle, as it stands. */
         BridleLevel: {
             held: boolean;
@@ -4873,7 +4880,7 @@ export interface components {
             forecast: "rides";
             /**
              * Format: int32
-             * @description One in ten is there by then.
+             * @description One in ten is there by then; where the range is open, one to three and a half in ten.
              */
             from?: number | null;
             /**
@@ -5708,6 +5715,7 @@ export interface components {
         HorsePack: {
             /** @description What the barn's other horses hold, for the calculator `intake`. */
             barn: components["schemas"]["BarnHorse"][];
+            brake_lost?: components["schemas"]["BrakeLimit"] | null;
             context: components["schemas"]["JudgeContext"];
             /**
              * Format: date
@@ -5884,8 +5892,8 @@ export interface components {
             /** @description Levels it came to hold in the last half year, the first one first. */
             behind: components["schemas"]["HeldOn"][];
             /**
-             * @description Who should look at the horse first, in sentences: the road takes it that nothing is
-             *     wrong.
+             * @description What was lost of the brake, then who should look at the horse first, in sentences: the
+             *     road goes by what the brake allows, and takes it that nothing else is wrong.
              */
             cautions: string[];
             found?: components["schemas"]["RoadOutput"] | null;

@@ -7447,6 +7447,7 @@ export interface operations {
                     asks?: components["schemas"]["IntakeAsk"][];
                     /** @description This barn's own horses: how long each was ridden, and what it holds. */
                     barn?: components["schemas"]["BarnHorse"][];
+                    brake?: components["schemas"]["BrakeLimit"] | null;
                     /** @description A sign of pain was seen. */
                     hurting?: boolean;
                     /**

@@ -437,6 +437,22 @@ pub async fn soft_rides(server: &Server, horse: Uuid, days_ago: &[i64]) {
     }
 }
 
+/// A link to the calendar of what is named: its path, and its id.
+pub async fn calendar_link(visitor: &Visitor, kind: &str, of_id: Uuid) -> (String, String) {
+    let new = json!({"kind": kind, "of_id": of_id});
+    let answer = visitor.post("/api/calendar-links", &new).await;
+    assert_eq!(answer.status(), StatusCode::CREATED);
+    let made: Value = answer.json().await.unwrap();
+    let text = |field: &str| made[field].as_str().unwrap().to_owned();
+    (text("path"), text("link_id"))
+}
+
+/// The calendar of a horse, as it comes over the wire.
+pub async fn horse_calendar(server: &Server, visitor: &Visitor, horse: Uuid) -> String {
+    let (path, _) = calendar_link(visitor, "horse", horse).await;
+    server.visitor().get(&path).await.text().await.unwrap()
+}
+
 pub async fn put(visitor: &Visitor, path: &str, body: Value) -> Response {
     visitor
         .send(
