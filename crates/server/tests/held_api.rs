@@ -3,7 +3,8 @@
 
 mod barn;
 
-use barn::{Server, TABLES, Visitor, delete, level, ride, soft_rides, until};
+use barn::{Server, SetClock, TABLES, Visitor, delete, level, ride, soft_rides, until};
+use jiff::{SignedDuration, Timestamp};
 use reqwest::StatusCode;
 use serde_json::{Value, json};
 use sqlx::PgPool;
@@ -278,7 +279,10 @@ async fn brake_missed(server: &Server, horse: Uuid, days_ago: i64, rung: &str, s
 
 #[sqlx::test(migrator = "TABLES")]
 async fn road_and_intake_say_what_a_lost_brake_keeps_the_horse_from(pool: PgPool) {
-    let server = Server::start(pool).await;
+    // Placed three days before it is asked.
+    let ago = |days: i64| Timestamp::now() - SignedDuration::from_hours(24 * days);
+    let clock = SetClock::at(&ago(3).to_string());
+    let server = Server::start_with(pool, clock.settings()).await;
     let trainer = server.person("trainer@home").await;
     let horse = server.thimble;
     let path = |what: &str| format!("/api/horses/{horse}/{what}");
@@ -289,6 +293,7 @@ async fn road_and_intake_say_what_a_lost_brake_keeps_the_horse_from(pool: PgPool
     assert_eq!(pack["brake_lost"], Value::Null);
     assert_eq!(trainer.json(&path("road")).await["cautions"], json!([]));
 
+    clock.put(&ago(0).to_string());
     brake_missed(&server, horse, 0, "walk", &["right"]).await;
     let brake = trainer.json(&path("pack")).await["brake_lost"].clone();
     let why = brake["text"].as_str().unwrap_or_default();
