@@ -1,6 +1,7 @@
-//! The modules of the core form no circle: ids and plain values at the bottom, then
-//! reps, ladder, programs, evidence, judge, rides, and what uses them on top. Read
-//! from the sources, as text.
+//! The modules of core and store form no circle, neither file by file nor folder by folder: in
+//! the core ids and plain values lie at the bottom, then reps, ladder, programs, evidence,
+//! judge, rides, and what uses them on top. What is still knotted in the server becomes only
+//! less. Read from the sources, as text.
 
 use std::collections::{BTreeMap, BTreeSet};
 use std::fs;
@@ -31,6 +32,13 @@ fn code(source: &str) -> String {
     let lines = source.lines();
     lines
         .map(|line| line.split("//").next().unwrap_or_default())
+        // Who may see something is no use of it.
+        .map(|line| match line.split_once("pub(in ") {
+            Some((before, seen)) => {
+                format!("{before}{}", seen.split_once(')').unwrap_or_default().1)
+            }
+            None => line.to_owned(),
+        })
         .collect::<Vec<_>>()
         .join("\n")
 }
@@ -211,14 +219,30 @@ fn between_children(modules: &Modules) -> BTreeMap<Vec<String>, BTreeSet<Vec<Str
     found
 }
 
+/// Files and folders that still lie in a knot, by crate. They only ever become fewer.
+const IN_A_KNOT: [(&str, usize, usize); 3] = [("core", 0, 0), ("store", 0, 0), ("server", 95, 55)];
+
 #[test]
-fn no_module_of_the_core_uses_itself_round_a_corner() {
-    for name in ["core", "store", "server"] {
+fn nothing_uses_itself_round_a_corner() {
+    for (name, files, folders) in IN_A_KNOT {
         let modules = floor(name);
-        let left = circle(uses(&modules));
-        println!("{name} files {}:\n{}", left.len(), left.join("\n"));
-        let left = circle(between_children(&modules));
-        println!("{name} folders {}:\n{}", left.len(), left.join("\n"));
+        for (what, uses, known) in [
+            ("files", uses(&modules), files),
+            ("folders", between_children(&modules), folders),
+        ] {
+            let left = circle(uses);
+            assert!(
+                left.len() <= known,
+                "{name}: {} {what} in a circle, {known} were:\n{}",
+                left.len(),
+                left.join("\n")
+            );
+            assert!(
+                left.len() == known,
+                "{name}: only {} {what} are left in a knot; lower the figure here",
+                left.len()
+            );
+        }
     }
 }
 
@@ -234,6 +258,31 @@ fn a_circle_would_be_found() {
             .any(|line| line.starts_with("judge::rails -> judge::gate_check")),
         "{left:?}"
     );
+}
+
+/// A module that is named as such, and not something in it, is a use of it too; and two folders
+/// may lie in a circle that no two files of theirs do.
+#[test]
+fn a_circle_of_named_modules_or_of_folders_would_be_found() {
+    let module = |path: &str, code: &str| {
+        let path = path.split("::").map(str::to_owned).collect::<Vec<_>>();
+        (path, code.to_owned())
+    };
+    let named = Modules::from([
+        module("road", "pub mod words; pub mod told;"),
+        module("road::told", "use super::words; fn told() { words::say() }"),
+        module("road::words", "use super::told::Told;"),
+    ]);
+    assert_eq!(circle(uses(&named)).len(), 2);
+    let folders = Modules::from([
+        module("held", "pub mod hold; pub mod days;"),
+        module("held::hold", ""),
+        module("held::days", "use crate::file::HorseFile;"),
+        module("file", "use crate::held::hold::Hold; pub struct HorseFile;"),
+        module("seen", "pub(in crate::held) fn seen() {}"),
+    ]);
+    assert_eq!(circle(uses(&folders)), [""; 0]);
+    assert_eq!(circle(between_children(&folders)).len(), 2);
 }
 
 /// What stands below never names what stands above.

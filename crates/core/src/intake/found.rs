@@ -3,9 +3,10 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::choice::{SURE, is_reachable};
+use super::choice::SURE;
 use super::model::{met, needs_of};
-use super::safe::{Barrier, Known};
+use super::safe::Known;
+use super::unknown::unknown;
 use super::words;
 use crate::horse::Sex;
 use crate::ladder::{Ladder, Level};
@@ -74,17 +75,6 @@ pub struct Found {
     pub holes: Vec<IntakeHole>,
 }
 
-/// Why a level could not be made sure.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
-pub enum Unknown {
-    /// It cannot be asked today.
-    Barred(Barrier),
-    /// What has to come first cannot be asked, or was not soft.
-    Waits(Barrier),
-    /// It was not its turn in the minutes there were.
-    NotAsked,
-}
-
 /// What is found by now.
 pub fn found(known: &Known<'_>, sex: Option<Sex>) -> Found {
     let ladder = known.ladder;
@@ -122,17 +112,6 @@ fn finding(chance: f64) -> Finding {
         Finding::NotYet
     } else {
         Finding::Unknown
-    }
-}
-
-fn unknown(known: &Known<'_>, index: usize) -> Unknown {
-    if let Some(barrier) = known.never(index) {
-        return Unknown::Barred(barrier);
-    }
-    let first = known.first(index);
-    match first.first() {
-        Some((_, barrier)) if !is_reachable(known, index) => Unknown::Waits(*barrier),
-        _ => Unknown::NotAsked,
     }
 }
 

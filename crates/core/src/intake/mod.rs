@@ -9,6 +9,7 @@
 //! - [`belief`]: many draws: how sure each level is, and what an ask would tell
 //! - [`safe`]: what may be asked by now
 //! - [`choice`]: the next ask, and why
+//! - [`mod@unknown`]: why a level could not be made sure
 //! - [`found`]: what was found, and what is still unknown
 //! - [`words`]: the same in sentences
 //!
@@ -29,12 +30,14 @@ pub mod model;
 pub mod of_ride;
 pub mod safe;
 pub mod story;
+pub mod unknown;
 pub mod words;
 
 pub use asked::IntakeAsk;
 pub use belief::Belief;
 pub use choice::{NextAsk, Stop, next_ask};
-pub use found::{Found, Unknown, found};
+pub use found::{Found, found};
 pub use model::Model;
 pub use of_ride::IntakeOfRide;
 pub use story::{BarnHorse, Story};
+pub use unknown::Unknown;

@@ -2,8 +2,8 @@
 //! nothing more is asked.
 
 use super::choice::{Chosen, NextAsk, Stop};
-use super::found::Unknown;
 use super::safe::{Barrier, Known};
+use super::unknown::Unknown;
 use crate::horse::Sex;
 use crate::plain::{capital, count, pronouns};
 

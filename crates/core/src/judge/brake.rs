@@ -13,7 +13,7 @@ use serde::{Deserialize, Serialize};
 use super::held::change::Because;
 use super::held::hold::{Hold, Phase};
 use super::held::saying::HeldBy;
-use super::held::words::not_soft;
+use super::held_words::not_soft;
 use super::standing::Standing;
 use crate::Gait;
 use crate::Side;

@@ -3,7 +3,7 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use super::held::days::Days;
+use super::by_day::days::Days;
 use super::held::drop::SideDrop;
 use super::horse_file::{HorseFile, RideFacts};
 use crate::day::days_between;

@@ -7,14 +7,14 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
+use super::by_day::days::{Days, Shown};
+use super::by_day::said::said;
+use super::by_day::timeline::{Needs, Timeline};
 use super::caution::{self, Caution, DayCautions};
-use super::held::days::{Days, Shown};
 use super::held::hold::{Hold, Phase};
 use super::held::retention::Retention;
-use super::held::said::said;
 use super::held::saying::{HeldBy, Said};
 use super::held::soft_day::{SoftDay, soft_days};
-use super::held::timeline::{Needs, Timeline};
 use super::history::{History, LevelWalk, Walked, below, gate_on_last_day, went_back_soft};
 use super::horse_file::{Carried, CarriedLevel, HorseFile};
 use super::rails::{Tally, failing};

@@ -14,6 +14,7 @@ use super::held::ease::EaseReason;
 use super::held::retention::Retention;
 use super::held::saying::HeldBy;
 use super::held::score::{self, AgainstSide};
+use super::held_words;
 use super::history::DayVerdict;
 use super::horse::{gate_input, judge_horse};
 use super::horse_file::HorseFile;
@@ -199,7 +200,7 @@ pub fn of_standings(
         days: standing.history.days.clone(),
         changes: told(standing, ladder),
         held_by: standing.history.hold.held_by(),
-        against_text: against.iter().map(held::words::against).collect(),
+        against_text: against.iter().map(held_words::against).collect(),
         against,
         waiting_since: standing
             .history
@@ -227,7 +228,7 @@ fn risk_of(standing: &Standing, level: &LadderLevel, check: &GateCheck) -> Optio
 fn told(standing: &Standing, ladder: &Ladder) -> Vec<ToldChange> {
     let told = |change: &Change| ToldChange {
         change: change.clone(),
-        text: held::words::change(change, ladder),
+        text: held_words::change(change, ladder),
     };
     standing.history.changes.iter().map(told).collect()
 }

@@ -12,7 +12,8 @@
 //! | `coming_days` | days put behind the known ones, to see whether the gate passes then |
 //! | [`what_it_takes`] | the least that would fill the gate |
 //! | [`forecast`] | rides until it is filled, as a range |
-//! | [`held`] | gained, in doubt, lost, regained: where a level stands, day by day |
+//! | [`held`], [`held_words`] | gained, in doubt, lost, regained: where a level stands; how it is said |
+//! | [`by_day`] | what is known of a horse, laid out by its days |
 //! | [`brake`] | how fast the horse may be ridden |
 //! | [`caution`] | who should look first |
 //! | [`verdict`] | verdicts and states, in the given order |
@@ -29,11 +30,13 @@
 //! | [`words`] | how it is said |
 
 pub mod brake;
+pub mod by_day;
 pub mod caution;
 mod coming_days;
 pub mod forecast;
 pub mod gate_check;
 pub mod held;
+pub mod held_words;
 pub mod history;
 pub mod hole;
 pub mod horse;

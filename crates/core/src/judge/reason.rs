@@ -7,7 +7,7 @@ use super::item::ItemKind;
 use super::overrule::Overrule;
 use super::standing::Standing;
 use super::verdict::Verdict;
-use super::{Caution, held, words};
+use super::{Caution, held_words, words};
 use crate::Side;
 use crate::ladder::{Ladder, LadderLevel, Level};
 use crate::plain::on_weekday;
@@ -69,14 +69,14 @@ fn of_itself(standing: &Standing, ladder: &Ladder) -> Vec<Reason> {
     if let Some(missed) = &hold.in_doubt {
         all.push(Reason {
             side: Some(missed.side).filter(|side| *side != Side::Both),
-            ..own(format!("In doubt: {}.", held::words::not_soft(missed)))
+            ..own(format!("In doubt: {}.", held_words::not_soft(missed)))
         });
     }
     if let Some(lost) = &hold.lost {
-        let text = held::words::change(lost, ladder);
+        let text = held_words::change(lost, ladder);
         all.push(own(format!("{text} Since {}.", on_weekday(lost.day))));
     }
-    if let Some(text) = held::words::held_by(hold, ladder) {
+    if let Some(text) = held_words::held_by(hold, ladder) {
         all.push(Reason {
             holds_back: false,
             ..own(text)

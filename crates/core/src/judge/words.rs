@@ -4,10 +4,10 @@
 use super::caution::Caution;
 use super::forecast::{Forecast, MOST_RIDES};
 use super::gate_check::{GateCheck, SideFigures};
-use super::held;
 use super::held::drop::SideDrop;
 use super::held::ease::EaseReason;
 use super::held::retention::Retention;
+use super::held_words;
 use super::item::{Item, ItemKind};
 use super::overrule::Overrule;
 use super::standing::Standing;
@@ -36,7 +36,7 @@ pub fn verdict(
         Verdict::Confirm | Verdict::Refresh | Verdict::Stay
     );
     if let Some(text) = looks_at_the_gate
-        .then(|| held::words::verdict(standing, ladder, sex))
+        .then(|| held_words::verdict(standing, ladder, sex))
         .flatten()
     {
         return text;

@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::judge::Standing;
 use crate::judge::held::change::{Because, Change, Moved as How};
-use crate::judge::held::words;
+use crate::judge::held_words;
 use crate::ladder::{Ladder, Level};
 
 /// A level that moved.
@@ -107,6 +107,6 @@ fn told(ladder: &Ladder, standing: &Standing, change: &Change) -> MovedLevel {
         name: level.name.clone(),
         day: Some(change.day),
         by_trainer: change.because == Because::Word,
-        why: words::change(change, ladder),
+        why: held_words::change(change, ladder),
     }
 }

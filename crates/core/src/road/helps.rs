@@ -2,9 +2,10 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::answer::Road;
 use super::asked::RoadAsked;
 use super::needed::road_levels;
-use super::told::{Drawn, MONTH_DAYS, Road};
+use super::told::{Drawn, MONTH_DAYS};
 use super::words;
 use crate::day::days_between;
 use crate::ladder::{Ladder, Level};
@@ -81,7 +82,7 @@ pub fn helps(ladder: &Ladder, asked: &RoadAsked, told: &Road, held: Held) -> Vec
             RoadHelpKind::RideMore,
             None,
             chance,
-            words::ride_more(chance, held),
+            words::ride_more(chance, held.pushed),
         );
     }
     for one in told.chain.iter().take(FIRSTS) {

@@ -9,6 +9,7 @@
 //! - [`asked`]: what a road is asked of: where the horse stands, goals, rides a week
 //! - [`needed`]: the levels between the horse and its goals
 //! - [`future`]: one future, day by day
+//! - [`answer`]: what a road says
 //! - [`told`]: many futures, added up
 //! - [`helps`]: what would help, and by how much
 //! - [`priority`](mod@priority): how much more a ride of the horse counts in a week
@@ -18,6 +19,7 @@
 //! Own; how often the ranges hold what happens, and how the chances are calibrated, is
 //! measured on the bench (docs/judge.md).
 
+pub mod answer;
 pub mod asked;
 pub mod future;
 pub mod gathered;
@@ -31,8 +33,9 @@ pub mod told;
 pub mod usual;
 pub mod words;
 
+pub use answer::{GoalRoad, LevelRoad, OnChain, Road};
 pub use asked::{GoalAsked, HorseFactor, LevelStands, RoadAsked};
 pub use helps::{RoadHelp, RoadHelpKind};
 pub use history::LevelHistory;
 pub use pace::{HorsePace, LevelPace, Pace, pace};
-pub use told::{GoalRoad, LevelRoad, OnChain, Road, road};
+pub use told::road;

@@ -1,8 +1,7 @@
 //! A road in sentences. A chance is never said without what it rests on.
 
-use super::helps::Held;
+use super::answer::{GoalRoad, OnChain};
 use super::needed::RestsOn;
-use super::told::{GoalRoad, OnChain};
 use crate::plain::{count, lower};
 
 /// What is said of a goal.
@@ -63,8 +62,8 @@ pub fn at_risk(horse: &str, goal: &GoalRoad, chain: &[OnChain]) -> String {
 }
 
 /// One more ride a week.
-pub fn ride_more(chance: f64, held: Held) -> String {
-    let pushed = if held.pushed {
+pub fn ride_more(chance: f64, pushed: bool) -> String {
+    let pushed = if pushed {
         " But that is pushing a young or late horse: leave it, or ask your vet first."
     } else {
         ""

@@ -4,7 +4,7 @@
 
 use std::time::Duration;
 
-use cavesson_core::judge::held::words;
+use cavesson_core::judge::held_words;
 use cavesson_store::barn;
 use cavesson_store::kept_verdict::{self, KeptVerdict, MadeWith};
 use cavesson_store::news::{self, NewNews, NewsKind};
@@ -111,7 +111,7 @@ fn lost_lately(horse: &Judged) -> Vec<NewNews> {
             day: change.day,
             kind: NewsKind::Lost,
             level: (level.level.skill.0.clone(), level.level.rung.0.clone()),
-            says: format!("{}. {}", level.name, words::change(change, ladder)),
+            says: format!("{}. {}", level.name, held_words::change(change, ladder)),
         })
     });
     lost.collect()

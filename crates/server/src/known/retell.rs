@@ -84,7 +84,7 @@ fn changed(judged: &Judged, before: &HashMap<(String, String), String>) -> Optio
                 .lost
                 .as_ref()
                 .map_or_else(String::new, |change| {
-                    cavesson_core::judge::held::words::change(change, judged.ladder())
+                    cavesson_core::judge::held_words::change(change, judged.ladder())
                 });
             format!("{name}: {}", lower(&why))
         })

@@ -9,12 +9,8 @@
 //! - [`change`]: what moved it, with day and reason
 //! - [`saying`], [`placing`]: what somebody says of a level; where a horse was placed by hand
 //! - [`soft_day`]: what a level showed on one day
-//! - [`said`]: what was said of levels, day by day, and what that covers under them
-//! - [`timeline`]: how a level stood on each day, for what rests on it
-//! - [`days`]: the days on which anything happened to the horse
 //! - [`ease`]: sent down, until first asks are soft again
 //! - [`retention`]: how it keeps while nobody asks
-//! - [`words`]: how it is said
 //! - [`drop`]: a side that went bad at once, until somebody answers
 //!
 //! Three things hold whatever happens, and are tested: what counts as held stands on
@@ -26,19 +22,15 @@
 
 mod belief;
 pub mod change;
-pub mod days;
 pub mod drop;
 pub mod ease;
 pub mod hold;
 pub mod placing;
 pub mod retention;
 pub mod safety;
-pub mod said;
 pub mod saying;
 pub mod score;
 pub mod soft_day;
-pub mod timeline;
-pub mod words;
 
 pub use belief::{CONFIRMED_FROM, COUNTS_FROM};
 pub use change::{Because, Change, Moved};

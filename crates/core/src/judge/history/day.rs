@@ -7,11 +7,11 @@ use super::given::LevelWalk;
 use super::told::History;
 use crate::Side;
 use crate::evidence::Ask;
+use crate::judge::by_day::timeline::{Needs, Step};
 use crate::judge::held::change::Change;
 use crate::judge::held::ease::{Eased, firsts_soft};
 use crate::judge::held::hold::Phase;
 use crate::judge::held::saying::Said;
-use crate::judge::held::timeline::{Needs, Step};
 use crate::judge::window::window_of;
 use crate::ladder::LadderLevel;
 

@@ -4,10 +4,10 @@ use jiff::civil::Date;
 
 use super::day::At;
 use crate::evidence::Ask;
+use crate::judge::by_day::timeline::Timeline;
 use crate::judge::held::change::{Because, Change, Moved};
 use crate::judge::held::ease::{self, Eased, FIRST_DAYS, highest_held_under};
 use crate::judge::held::soft_day::SoftDay;
-use crate::judge::held::timeline::Timeline;
 use crate::ladder::{Ladder, Level};
 
 impl At<'_> {

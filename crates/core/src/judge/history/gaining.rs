@@ -8,10 +8,10 @@ use super::end_of_day::EndOfDay;
 use super::told::DayVerdict;
 use crate::day::days_between;
 use crate::evidence::Ask;
+use crate::judge::by_day::timeline::Needs;
 use crate::judge::held::change::Because;
 use crate::judge::held::hold::Phase;
 use crate::judge::held::saying::HeldBy;
-use crate::judge::held::timeline::Needs;
 use crate::judge::verdict::{Verdict, decide};
 use crate::judge::window::Below;
 

@@ -6,11 +6,11 @@ use uuid::Uuid;
 
 use super::told::Walked;
 use crate::evidence::Ask;
+use crate::judge::by_day::days::{Days, Shown};
+use crate::judge::by_day::timeline::Timeline;
 use crate::judge::caution::DayCautions;
-use crate::judge::held::days::{Days, Shown};
 use crate::judge::held::saying::Said;
 use crate::judge::held::soft_day::SoftDay;
-use crate::judge::held::timeline::Timeline;
 use crate::judge::horse_file::HorseFile;
 use crate::ladder::Ladder;
 

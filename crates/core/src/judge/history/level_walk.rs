@@ -6,8 +6,8 @@ use super::day::At;
 use super::given::LevelWalk;
 use super::told::History;
 use crate::evidence::readiness::Readiness;
+use crate::judge::by_day::timeline::Timeline;
 use crate::judge::held::hold::Hold;
-use crate::judge::held::timeline::Timeline;
 
 impl LevelWalk<'_> {
     /// Walks over the level's days.

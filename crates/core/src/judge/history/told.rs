@@ -5,10 +5,10 @@ use serde::{Deserialize, Serialize};
 
 use crate::evidence::Ask;
 use crate::evidence::readiness::Readiness;
+use crate::judge::by_day::timeline::Timeline;
 use crate::judge::held::change::Change;
 use crate::judge::held::hold::Hold;
 use crate::judge::held::soft_day::SoftDay;
-use crate::judge::held::timeline::Timeline;
 use crate::judge::risk::Passed;
 use crate::judge::verdict::Verdict;
 

@@ -3,9 +3,9 @@
 
 use jiff::civil::Date;
 
-use super::saying::Said;
-use super::soft_day::SoftDay;
 use crate::day::days_between;
+use crate::judge::held::saying::Said;
+use crate::judge::held::soft_day::SoftDay;
 use crate::judge::horse_file::HorseFile;
 use crate::ladder::Ladder;
 

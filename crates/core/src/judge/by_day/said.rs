@@ -3,8 +3,8 @@
 
 use jiff::civil::Date;
 
-use super::placing::PLACED_CHANCE;
-use super::saying::{HeldBy, Said, Saying};
+use crate::judge::held::placing::PLACED_CHANCE;
+use crate::judge::held::saying::{HeldBy, Said, Saying};
 use crate::judge::horse_file::HorseFile;
 use crate::ladder::{Ladder, Level};
 

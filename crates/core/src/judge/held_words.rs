@@ -1,13 +1,13 @@
 //! How it is said that a level was gained, is in doubt, was lost, is back.
 
-use super::change::{Because, Change, Moved};
-use super::hold::{Hold, Phase};
-use super::safety::{CLEAN_DAYS, IN_A_ROW};
-use super::saying::HeldBy;
-use super::score::{AgainstSide, LOST_AT, Missed};
+use super::held::change::{Because, Change, Moved};
+use super::held::hold::{Hold, Phase};
+use super::held::safety::{CLEAN_DAYS, IN_A_ROW};
+use super::held::saying::HeldBy;
+use super::held::score::{AgainstSide, LOST_AT, Missed};
+use super::standing::Standing;
 use crate::Side;
 use crate::horse::Sex;
-use crate::judge::standing::Standing;
 use crate::ladder::{Ladder, Level};
 use crate::plain::{capital, count, days, lower, on_weekday, pronouns};
 
@@ -97,8 +97,8 @@ pub fn against(side: &AgainstSide) -> String {
     };
     let points = count(side.points, "point");
     let rest = side.lost_at.saturating_sub(side.points);
-    let misses =
-        count(rest.div_ceil(super::score::FOR_A_MISS), "more miss").replace("misss", "misses");
+    let misses = count(rest.div_ceil(super::held::score::FOR_A_MISS), "more miss")
+        .replace("misss", "misses");
     if side.points >= side.in_doubt_from {
         format!(
             "{way}{points} against it, in doubt. {} and it's lost.",
