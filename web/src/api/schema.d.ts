@@ -5892,8 +5892,13 @@ export interface components {
             /** @description Levels it came to hold in the last half year, the first one first. */
             behind: components["schemas"]["HeldOn"][];
             /**
-             * @description What was lost of the brake, then who should look at the horse first, in sentences: the
-             *     road goes by what the brake allows, and takes it that nothing else is wrong.
+             * @description What was lost of the brake, in a sentence; null where nothing was. The road goes over it
+             *     before anything faster.
+             */
+            brake_lost?: string | null;
+            /**
+             * @description Who should look at the horse first, in sentences: the road takes it that nothing is
+             *     wrong.
              */
             cautions: string[];
             found?: components["schemas"]["RoadOutput"] | null;

@@ -61,6 +61,14 @@ function Whole({ road }: { road: HorseRoad }) {
           {caution} Look at that first: the road takes it that nothing is wrong.
         </Typography>
       ))}
+      {road.brake_lost && (
+        <Typography
+          role="note"
+          sx={{ borderLeft: '6px solid', borderColor: 'error.main', pl: 1.5, mb: 1 }}
+        >
+          {road.brake_lost} The brake comes back first, then anything faster.
+        </Typography>
+      )}
       {road.not_on_ladder.length > 0 && (
         <Typography role="note" sx={{ borderLeft: '6px solid', pl: 1.5, mb: 1 }}>
           A goal names {road.not_on_ladder.map(({ skill, rung }) => `${skill}, ${rung}`).join('; ')}

@@ -59,9 +59,12 @@ struct HorseRoad {
     horse_pace: Option<HorsePace>,
     /// Levels it came to hold in the last half year, the first one first.
     behind: Vec<HeldOn>,
-    /// What was lost of the brake, then who should look at the horse first, in sentences: the
-    /// road goes by what the brake allows, and takes it that nothing else is wrong.
+    /// Who should look at the horse first, in sentences: the road takes it that nothing is
+    /// wrong.
     cautions: Vec<String>,
+    /// What was lost of the brake, in a sentence; null where nothing was. The road goes over it
+    /// before anything faster.
+    brake_lost: Option<String>,
 }
 
 /// A level that came to be held.
@@ -121,7 +124,11 @@ async fn show(
         pace: Vec::new(),
         horse_pace: None,
         behind: behind(&judged),
-        cautions: cautions(&judged),
+        cautions: caution::of_horse(&judged.file.care, &judged.file.rides, judged.on)
+            .iter()
+            .map(judge::words::caution)
+            .collect(),
+        brake_lost: judged.brake_lost().map(|brake| brake.text),
     };
     if let Some(read) = read(&app, signed.look().await?, signed.today())
         .await?
@@ -137,15 +144,6 @@ async fn show(
         shown.found = Some(road.found.clone());
     }
     Ok(Json(shown))
-}
-
-fn cautions(judged: &Judged) -> Vec<String> {
-    let care = caution::of_horse(&judged.file.care, &judged.file.rides, judged.on);
-    let brake = judged.brake_lost().map(|brake| brake.text);
-    brake
-        .into_iter()
-        .chain(care.iter().map(judge::words::caution))
-        .collect()
 }
 
 fn not_on_ladder(goals: &[Goal], judged: &Judged) -> Vec<Level> {
