@@ -220,7 +220,7 @@ fn between_children(modules: &Modules) -> BTreeMap<Vec<String>, BTreeSet<Vec<Str
 }
 
 /// Files and folders that still lie in a knot, by crate. They only ever become fewer.
-const IN_A_KNOT: [(&str, usize, usize); 3] = [("core", 0, 0), ("store", 0, 0), ("server", 95, 55)];
+const IN_A_KNOT: [(&str, usize, usize); 3] = [("core", 0, 0), ("store", 0, 0), ("server", 40, 10)];
 
 #[test]
 fn nothing_uses_itself_round_a_corner() {

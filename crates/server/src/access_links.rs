@@ -24,13 +24,14 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::barns::{Units, check_time_zone};
+use crate::barns::check_time_zone;
 use crate::body::Body;
 use crate::password;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::session::Who;
 use crate::signed::{SIGNED_IN, SignedIn, Trainer, time_zone};
+use crate::units::Units;
 use crate::url::UrlPath;
 
 /// How long an invitation works, and the link that begins a barn.

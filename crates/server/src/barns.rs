@@ -16,6 +16,7 @@ use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Signed, Trainer};
+use crate::units::Units;
 
 /// The barn's routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -23,35 +24,6 @@ pub fn routes() -> OpenApiRouter<App> {
         .routes(route!(show))
         .routes(route!(change))
         .routes(route!(time_zones))
-}
-
-/// In which units the pages speak. What is stored and sent never changes with it.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Units {
-    /// Feet and Fahrenheit.
-    Us,
-    /// Meters and Celsius.
-    Metric,
-}
-
-impl Units {
-    /// The word as it is stored.
-    pub fn word(self) -> &'static str {
-        match self {
-            Units::Us => "us",
-            Units::Metric => "metric",
-        }
-    }
-
-    /// The units of that word; those of the trade for a word of another version.
-    pub fn of_word(word: &str) -> Units {
-        if word == "metric" {
-            Units::Metric
-        } else {
-            Units::Us
-        }
-    }
 }
 
 /// The barn.

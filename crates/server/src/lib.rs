@@ -79,6 +79,7 @@ pub mod signed;
 mod tack;
 mod today;
 mod trips;
+mod units;
 mod url;
 pub mod weather;
 pub mod web;

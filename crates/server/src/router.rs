@@ -19,6 +19,7 @@ use utoipa::OpenApi;
 use utoipa_axum::router::OpenApiRouter;
 
 use crate::body::MOST_BYTES;
+use crate::deeds::keep::{Keeper, keep};
 use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
 use crate::signed::UNUSED;
@@ -136,7 +137,9 @@ pub fn build(app: App, settings: &Settings) -> Router {
     .with_expiry(Expiry::OnInactivity(time::Duration::seconds(
         UNUSED.as_secs(),
     )));
-    let document = Json(openapi());
+    let document = openapi();
+    let keeper = Keeper::new(app.clone(), &document);
+    let document = Json(document);
     let (limited, _) = limited().split_for_parts();
     let (open, _) = api().split_for_parts();
     let (live, _) = lasting().split_for_parts();
@@ -146,13 +149,13 @@ pub fn build(app: App, settings: &Settings) -> Router {
         .route("/api/{*unknown}", get(no_address).post(no_address))
         .method_not_allowed_fallback(async || Problem::method())
         .with_state(app.clone())
-        .route_layer(from_fn_with_state(app.clone(), deeds::keep::keep))
+        .route_layer(from_fn_with_state(keeper.clone(), keep))
         .layer(DefaultBodyLimit::max(MOST_BYTES))
         .layer(from_fn(in_time))
         // Who listens for changes listens longer than that.
         .merge(
-            live.with_state(app.clone())
-                .route_layer(from_fn_with_state(app, deeds::keep::keep)),
+            live.with_state(app)
+                .route_layer(from_fn_with_state(keeper, keep)),
         )
         .layer(sessions);
     let all = match &settings.web_folder {

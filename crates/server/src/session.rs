@@ -16,12 +16,12 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::barns::Units;
 use crate::body::Body;
 use crate::password;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{SIGNED_IN, Signed, SignedIn, time_zone};
+use crate::units::Units;
 
 /// Signing in: limited in tries by the router.
 pub fn sign_in_routes() -> OpenApiRouter<App> {

@@ -2,7 +2,7 @@
 //! extractor that read it; passwords and secret words are left out.
 
 use std::collections::HashMap;
-use std::sync::{Arc, Mutex, OnceLock, PoisonError};
+use std::sync::{Arc, Mutex, PoisonError};
 
 use axum::extract::{MatchedPath, Request, State};
 use axum::http::Method;
@@ -60,36 +60,49 @@ fn hide(value: &mut Value) {
     }
 }
 
-/// The operation of a method and a path, by the document of the API.
-fn operation(method: &Method, path: &str) -> Option<&'static str> {
-    static KNOWN: OnceLock<HashMap<(String, String), String>> = OnceLock::new();
-    let known = KNOWN.get_or_init(|| {
-        let document = crate::openapi();
-        let paths = document["paths"].as_object().cloned().unwrap_or_default();
-        let of_path = paths.into_iter().flat_map(|(path, operations)| {
-            let operations = operations.as_object().cloned().unwrap_or_default();
-            operations
-                .into_iter()
-                .filter_map(move |(method, operation)| {
-                    let id = operation["operationId"].as_str()?.to_owned();
-                    Some(((method.to_uppercase(), path.clone()), id))
-                })
+/// Keeps changes: it knows the operations of the API by method and path, as its document names
+/// them.
+#[derive(Clone)]
+pub struct Keeper {
+    app: App,
+    operations: Arc<HashMap<(String, String), String>>,
+}
+
+impl Keeper {
+    /// By the document of the API.
+    pub fn new(app: App, document: &Value) -> Keeper {
+        let paths = document["paths"].as_object().into_iter().flatten();
+        let operations = paths.flat_map(|(path, operations)| {
+            let operations = operations.as_object().into_iter().flatten();
+            operations.filter_map(move |(method, operation)| {
+                let id = operation["operationId"].as_str()?.to_owned();
+                Some(((method.to_uppercase(), path.clone()), id))
+            })
         });
-        of_path.collect()
-    });
-    let found = known.get(&(method.as_str().to_owned(), path.to_owned()));
-    found.map(String::as_str)
+        Keeper {
+            app,
+            operations: Arc::new(operations.collect()),
+        }
+    }
+
+    fn operation(&self, method: &Method, path: &str) -> Option<&str> {
+        let found = self
+            .operations
+            .get(&(method.as_str().to_owned(), path.to_owned()));
+        found.map(String::as_str)
+    }
 }
 
 /// Keeps what a request changed, when it did.
 pub async fn keep(
-    State(app): State<App>,
+    State(keeper): State<Keeper>,
     session: Session,
     mut request: Request,
     next: Next,
 ) -> Response {
     let matched = request.extensions().get::<MatchedPath>().cloned();
-    let operation = matched.and_then(|matched| operation(request.method(), matched.as_str()));
+    let operation =
+        matched.and_then(|matched| keeper.operation(request.method(), matched.as_str()));
     let kept = operation.and_then(|operation| match did(operation) {
         Some(Did::Kept(words)) => Some((operation, words)),
         _ => None,
@@ -109,7 +122,7 @@ pub async fn keep(
     let said = said.take();
     let deed = NewDeed {
         deed_id: Uuid::now_v7(),
-        at: app.clock.now(),
+        at: keeper.app.clock.now(),
         person_id: who.person_id,
         operation: operation.to_owned(),
         did: words.to_owned(),
@@ -117,7 +130,7 @@ pub async fn keep(
         path,
         said,
     };
-    if let Err(error) = add(&app, who.barn_id, &deed).await {
+    if let Err(error) = add(&keeper.app, who.barn_id, &deed).await {
         // The change itself is stored, and its answer must not say otherwise.
         tracing::error!(%error, operation, "a change was not written down");
     }
