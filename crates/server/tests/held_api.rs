@@ -37,11 +37,10 @@ fn placing(levels: &[(&str, &str)]) -> Value {
 }
 
 #[sqlx::test(migrator = "TABLES")]
-async fn a_trainer_places_a_horse_and_all_under_it_goes_along(pool: PgPool) {
+async fn only_a_trainer_places_a_horse_of_the_barn_and_on_levels_there_are(pool: PgPool) {
     let server = Server::start(pool).await;
     let trainer = server.person("trainer@home").await;
     let path = format!("/api/horses/{}/placings", server.thimble);
-    let page = format!("/api/horses/{}/page", server.thimble);
     let rider = server.person("rider@home").await;
     let new = placing(&[("start.brake", "jog"), ("bend.hip", "walk")]);
     assert_eq!(
@@ -63,7 +62,16 @@ async fn a_trainer_places_a_horse_and_all_under_it_goes_along(pool: PgPool) {
         trainer.post(&path, &unknown).await.status(),
         StatusCode::UNPROCESSABLE_ENTITY
     );
+}
 
+#[sqlx::test(migrator = "TABLES")]
+async fn a_trainer_places_a_horse_and_all_under_it_goes_along(pool: PgPool) {
+    let server = Server::start(pool).await;
+    let trainer = server.person("trainer@home").await;
+    let path = format!("/api/horses/{}/placings", server.thimble);
+    let page = format!("/api/horses/{}/page", server.thimble);
+    let rider = server.person("rider@home").await;
+    let new = placing(&[("start.brake", "jog"), ("bend.hip", "walk")]);
     assert_eq!(
         trainer.post(&path, &new).await.status(),
         StatusCode::CREATED

@@ -150,11 +150,10 @@ function Behind({ laid, rail, ground }: { laid: FenceLayout; rail: number; groun
         fill={leather.ink}
       />
       <text
-        x={laid.today}
+        x={laid.today - 6}
         y={rail - 22}
         fontSize={textSize(15)}
         fontWeight={700}
-        textAnchor="middle"
         fill={leather.ink}
       >
         today
