@@ -130,7 +130,8 @@ function Behind({ laid, rail, ground }: { laid: FenceLayout; rail: number; groun
           />
           {levels.length > 1 && (
             <text
-              x={x}
+              // Clear of the gate of today, right beside which a post may stand.
+              x={Math.min(x, laid.today - 18)}
               y={rail - 13}
               fontSize={textSize(14)}
               fontWeight={700}
