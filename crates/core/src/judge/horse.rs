@@ -17,6 +17,7 @@ use super::held::saying::{HeldBy, Said};
 use super::held::soft_day::{SoftDay, soft_days};
 use super::history::{History, LevelWalk, Walked, below, gate_on_last_day, went_back_soft};
 use super::horse_file::{Carried, CarriedLevel, HorseFile};
+use super::judged_before::{JudgedBefore, JudgedNow};
 use super::rails::{Tally, failing};
 use super::standing::{SideCount, Standing};
 use super::verdict::{Gated, State, Verdict, decide};
@@ -31,18 +32,6 @@ pub fn judge_horse(ladder: &Ladder, file: &HorseFile, on: Date) -> Vec<Standing>
     judge_horse_after(ladder, file, on, None)
 }
 
-/// A horse that was judged before on the same ladder, from asks of which many may be the
-/// same.
-#[derive(Debug, Clone, Copy)]
-pub struct JudgedBefore<'a> {
-    /// What was known.
-    pub file: &'a HorseFile,
-    /// What was said.
-    pub standings: &'a [Standing],
-    /// The date.
-    pub on: Date,
-}
-
 /// The same as [`judge_horse`], taking over what an earlier judgement made of asks that are
 /// still the same: so a further ask costs what it adds.
 pub fn judge_horse_after(
@@ -52,20 +41,33 @@ pub fn judge_horse_after(
     before: Option<JudgedBefore<'_>>,
 ) -> Vec<Standing> {
     let said = said(ladder, file, on);
-    let days = Days::of(file, &said, on);
-    let soft_days: Vec<Vec<SoftDay>> = ladder
-        .levels
-        .iter()
-        .enumerate()
-        .map(|(index, level)| {
-            soft_days(file.asks_until(index, on), &level.gate, level.asked_sides())
+    let walked = match before {
+        Some(before) => before.walked(JudgedNow {
+            ladder,
+            file,
+            said: &said,
+            on,
+        }),
+        None => vec![None; ladder.levels.len()],
+    };
+    let levels = ladder.levels.iter().enumerate().zip(&walked);
+    let soft_days: Vec<Vec<SoftDay>> = levels
+        .map(|((index, level), walked)| {
+            let asks = file.asks_until(index, on);
+            let same = walked.as_ref().map_or(&[][..], Walked::same_soft_days);
+            let from = same
+                .last()
+                .map_or(0, |last| asks.partition_point(|ask| ask.day <= last.day));
+            let others = soft_days(&asks[from..], &level.gate, level.asked_sides());
+            same.iter().copied().chain(others).collect()
         })
         .collect();
+    let days = Days::of(file, &soft_days, &said, on);
     let horse = HorseWalk {
         ladder,
         file,
         on,
-        before,
+        walked: &walked,
         shown: &Shown::of(ladder, &days, &soft_days, &said),
         day_cautions: &DayCautions::of(file, &days),
         days: &days,
@@ -102,7 +104,7 @@ struct HorseWalk<'a> {
     ladder: &'a Ladder,
     file: &'a HorseFile,
     on: Date,
-    before: Option<JudgedBefore<'a>>,
+    walked: &'a [Option<Walked<'a>>],
     days: &'a Days,
     said: &'a [Vec<Said>],
     soft_days: &'a [Vec<SoftDay>],
@@ -154,10 +156,6 @@ impl HorseWalk<'_> {
     }
 
     fn walk(&self, index: usize, timelines: &[Timeline]) -> History {
-        let walked = self.before.map(|before| Walked {
-            asks: before.file.asks_until(index, before.on),
-            history: &before.standings[index].history,
-        });
         let walk = LevelWalk {
             ladder: self.ladder,
             index,
@@ -170,7 +168,7 @@ impl HorseWalk<'_> {
             shown: self.shown,
             cautions: self.day_cautions,
             exceptional: &self.exceptional,
-            walked,
+            walked: self.walked[index],
         };
         walk.walk()
     }

@@ -78,6 +78,13 @@ pub struct CarriedLevel {
     pub changes: Vec<Change>,
 }
 
+impl RideFacts {
+    /// Whether it says little of the horse.
+    pub(super) fn is_exceptional(&self) -> bool {
+        self.marks.iter().any(|mark| mark.is_exceptional())
+    }
+}
+
 impl HorseFile {
     /// Lays reps along a ladder. Reps of levels it does not have are left out;
     /// the order they come in does not matter.
@@ -197,7 +204,7 @@ impl HorseFile {
     pub(super) fn exceptional_rides(&self) -> HashSet<Uuid> {
         self.rides
             .iter()
-            .filter(|ride| ride.marks.iter().any(|mark| mark.is_exceptional()))
+            .filter(|ride| ride.is_exceptional())
             .map(|ride| ride.ride_id)
             .collect()
     }

@@ -19,6 +19,7 @@
 //! | [`verdict`] | verdicts and states, in the given order |
 //! | [`horse_file`], [`standing`] | what is known of a horse; where a level of it stands |
 //! | [`horse`] | every level of a horse in one walk |
+//! | [`judged_before`] | an earlier judgement, and how much of it still holds |
 //! | [`level`] | one level with everything that is said of it |
 //! | [`hole`] | the missing piece under the faults |
 //! | [`intake`] | levels shown at intake, until first asks confirm them |
@@ -43,6 +44,7 @@ pub mod horse;
 pub mod horse_file;
 pub mod intake;
 pub mod item;
+pub mod judged_before;
 pub mod level;
 pub mod next;
 pub mod outcome;

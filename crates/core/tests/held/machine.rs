@@ -1,108 +1,14 @@
 //! What must hold of the history of levels, whatever happens to the horse.
 
 use cavesson_core::Side;
-use cavesson_core::horse::{CareKind, CareNote};
 use cavesson_core::judge::held::Phase;
 use cavesson_core::judge::held::change::{Because, Moved};
-use cavesson_core::judge::horse::{JudgedBefore, judge_horse_after};
-use cavesson_core::judge::{HorseFile, Overrule, Standing, Verdict, judge_horse};
+use cavesson_core::judge::{HorseFile, Standing, Verdict, judge_horse};
 use proptest::prelude::*;
-use uuid::Uuid;
 
 use crate::barn::day;
+use crate::stories::any_held_story;
 use crate::told::{Told, index, ladder, level};
-
-/// Levels that stand on each other, the brake among them.
-const LEVELS: [&str; 10] = [
-    "start.bend-ground/stand",
-    "start.brake/stand",
-    "start.brake/walk",
-    "start.brake/jog",
-    "bend.flex/stand",
-    "bend.forward-circle/walk",
-    "bend.forward-circle/jog",
-    "bend.hip/stand",
-    "bend.hip/walk",
-    "frame.poll/stand",
-];
-
-/// A horse to which anything happens in any order: rides on any of the levels with any
-/// answers, words, flags of pain.
-fn any_story() -> impl Strategy<Value = Told> {
-    let ride = (
-        0i64..50,
-        0..LEVELS.len(),
-        0u32..256,
-        0u32..256,
-        1usize..8,
-        0.3..1.0f64,
-    );
-    let word = (0i64..50, 0..LEVELS.len(), any::<bool>());
-    let flag = (0i64..50, 1i64..8);
-    (
-        prop::collection::vec(ride, 5..60),
-        prop::collection::vec(word, 0..4),
-        prop::collection::vec(flag, 0..2),
-        prop::option::of(0..LEVELS.len()),
-    )
-        .prop_map(|(rides, words, flags, placed)| {
-            let placed = placed.map(|at| LEVELS[at]);
-            let mut told = placed.map_or_else(Told::default, |path| Told::placed(0, &[path]));
-            for (after, at, left, right, asks, share) in rides {
-                // Mostly as soft as the horse is, from the bits.
-                let answers = |bits: u32| -> String {
-                    let soft = |ask: usize| f64::from((bits >> ask) & 1) < share || ask % 3 == 1;
-                    (0..asks)
-                        .map(|ask| if soft(ask) { 's' } else { 'm' })
-                        .collect()
-                };
-                told = told.ride(after, LEVELS[at], &answers(left), &answers(right));
-            }
-            for (number, (after, at, counts)) in words.into_iter().enumerate() {
-                told.file.overrules.push(Overrule {
-                    overrule_id: Uuid::from_u128(number as u128),
-                    level: level(LEVELS[at]),
-                    day: day(after),
-                    judge_said: Verdict::Confirm,
-                    counts_as: if counts {
-                        Verdict::Advance
-                    } else {
-                        Verdict::Stay
-                    },
-                    reason: "seen it".into(),
-                });
-            }
-            told.file.overrules.sort_by_key(|overrule| overrule.day);
-            for (number, (after, days)) in flags.into_iter().enumerate() {
-                told.file.care.push(CareNote {
-                    care_id: Uuid::from_u128(number as u128),
-                    kind: CareKind::Pain,
-                    day: day(after),
-                    cleared_on: Some(day(after + days)),
-                    text: String::new(),
-                    again_days: None,
-                });
-            }
-            told
-        })
-}
-
-/// Solidly soft rides up a chain of levels, so that much is held before things go wrong.
-fn any_held_story() -> impl Strategy<Value = Told> {
-    (any_story(), 0usize..LEVELS.len()).prop_map(|(story, up_to)| {
-        let mut told = story;
-        for (number, path) in LEVELS[..=up_to].iter().enumerate() {
-            let from = number as i64 * 2;
-            told = told.rides(
-                (from..from + 12).map(|day| day - 40),
-                path,
-                "sssss",
-                "sssss",
-            );
-        }
-        told
-    })
-}
 
 fn counting(standings: &[Standing]) -> Vec<bool> {
     standings.iter().map(Standing::counts_as_held).collect()
@@ -186,32 +92,6 @@ proptest! {
         for (before, later) in then.iter().zip(&now) {
             let until: Vec<_> = later.history.changes.iter().filter(|change| change.day <= day(after)).collect();
             prop_assert_eq!(before.history.changes.iter().collect::<Vec<_>>(), until);
-        }
-    }
-
-    /// A further ask costs what it adds, and says the same as all of it judged anew: asks come
-    /// late, are changed and taken back.
-    #[test]
-    fn judged_on_from_before_is_judged_whole(
-        told in any_held_story(), more in (0i64..50, 0..LEVELS.len()), drop in 0usize..400, turn in 0usize..400, on in 40i64..60,
-    ) {
-        let before = told.file();
-        let before_on = day(on - 3);
-        let judged = judge_horse(ladder(), &before, before_on);
-        let mut changed = told.clone().ride(more.0, LEVELS[more.1], "sms", "ssm");
-        let reps = changed.reps.len();
-        changed.reps.remove(drop % reps);
-        let turned = turn % changed.reps.len();
-        let path = changed.reps[turned].level().to_string();
-        changed.reps[turned].measure = crate::told::answer(&path, turn % 2 == 0);
-        let file = changed.file();
-        let known = JudgedBefore { file: &before, standings: &judged, on: before_on };
-        let on_from = judge_horse_after(ladder(), &file, day(on), Some(known));
-        let whole = judge_horse(ladder(), &file, day(on));
-        for (one, other) in on_from.iter().zip(&whole) {
-            prop_assert_eq!(said(one), said(other));
-            prop_assert_eq!(one.history.readiness, other.history.readiness);
-            prop_assert_eq!(&one.history.hold, &other.history.hold);
         }
     }
 

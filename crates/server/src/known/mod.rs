@@ -21,7 +21,8 @@ use cavesson_core::card::{Card, Day};
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::evidence::riders_from::{RidersFrom, in_use};
 use cavesson_core::horse::{CareNote, Sex};
-use cavesson_core::judge::horse::{JudgedBefore, judge_horse_after};
+use cavesson_core::judge::horse::judge_horse_after;
+use cavesson_core::judge::judged_before::JudgedBefore;
 use cavesson_core::judge::{
     BrakeChain, BrakeLimit, DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts,
     Standing,
@@ -153,10 +154,8 @@ impl ReadHorse {
         )
     }
 
-    /// The same, taking over what an earlier judgement on the same ladder made of asks that
-    /// are still the same.
+    /// The same, taking over what of an earlier judgement still holds.
     pub fn judge_after(&self, on: Date, before: Option<&Judged>) -> Judged {
-        let before = before.filter(|before| before.on_ladder.is_same(&self.on_ladder));
         Judged::of(
             self.horse_id,
             &self.known,
@@ -180,6 +179,7 @@ impl Judged {
         let mut file = carried::laid_along(&on_ladder.ladder, known, riders);
         file.carried = carried::carried(known, on_ladder, riders, before);
         let before = before.map(|before| JudgedBefore {
+            ladder: &before.on_ladder.ladder,
             file: &before.file,
             standings: &before.standings,
             on: before.on,

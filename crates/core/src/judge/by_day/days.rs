@@ -17,12 +17,8 @@ pub struct Days {
 
 impl Days {
     /// The days of a horse until `on`: asks, rides, care and what was said.
-    pub fn of(file: &HorseFile, said: &[Vec<Said>], on: Date) -> Days {
-        let mut days: Vec<Date> = Vec::new();
-        for asks in &file.asks {
-            let of_level = asks.chunk_by(|a, b| a.day == b.day);
-            days.extend(of_level.map(|day| day[0].day));
-        }
+    pub fn of(file: &HorseFile, soft_days: &[Vec<SoftDay>], said: &[Vec<Said>], on: Date) -> Days {
+        let mut days: Vec<Date> = soft_days.iter().flatten().map(|soft| soft.day).collect();
         days.extend(file.rides.iter().map(|ride| ride.day));
         for note in &file.care {
             days.push(note.day);
@@ -40,6 +36,11 @@ impl Days {
     /// All of them, oldest first.
     pub fn all(&self) -> &[Date] {
         &self.days
+    }
+
+    /// Those from a day on.
+    pub fn from(&self, from: Date) -> &[Date] {
+        &self.days[self.days.partition_point(|day| *day < from)..]
     }
 
     /// How many.

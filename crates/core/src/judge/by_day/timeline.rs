@@ -40,6 +40,18 @@ impl Timeline {
         }
     }
 
+    /// How many steps there are.
+    pub(in crate::judge) fn len(&self) -> usize {
+        self.steps.len()
+    }
+
+    /// Its first steps.
+    pub(in crate::judge) fn first(&self, steps: usize) -> Timeline {
+        Timeline {
+            steps: self.steps[..steps].to_vec(),
+        }
+    }
+
     /// The days on which it changed.
     pub fn days(&self) -> impl Iterator<Item = Date> + '_ {
         self.steps.iter().map(|step| step.day)

@@ -15,23 +15,14 @@ use crate::judge::held::saying::Said;
 use crate::judge::window::window_of;
 use crate::ladder::LadderLevel;
 
-/// A gate that stood open, the level below aside, on the last day the level was asked.
-#[derive(Debug, Clone, Copy)]
-pub(super) struct OpenGate {
-    pub(super) day: Date,
-}
-
 pub(super) struct At<'a> {
     pub(super) walk: &'a LevelWalk<'a>,
     pub(super) level: &'a LadderLevel,
     pub(super) sides: &'static [Side],
     /// From this day on the machine moves; before it another program's did.
     pub(super) begins: Date,
-    /// Asks taken in so far.
-    pub(super) end: usize,
     /// Leading days whose readiness is known.
     pub(super) same: usize,
-    pub(super) open: Option<OpenGate>,
     pub(super) history: History,
 }
 
@@ -39,9 +30,14 @@ impl At<'_> {
     /// Whether a day on which the level itself was neither asked nor spoken of may move it.
     pub(super) fn is_waiting_for_a_day(&self, day: Date) -> bool {
         let hold = &self.history.hold;
-        let may_gain = self.open.is_some() && !hold.is_held();
+        let may_gain = self.history.between.open.is_some() && !hold.is_held();
         let may_rise = hold.eased.as_ref().is_some_and(Eased::may_end_unasked);
         may_gain || may_rise || hold.dropped.is_some() || day == self.begins
+    }
+
+    /// Asks taken in so far.
+    pub(super) fn end(&self) -> usize {
+        self.history.between.end
     }
 
     pub(super) fn moved(&mut self, change: Option<Change>) {
@@ -50,10 +46,11 @@ impl At<'_> {
 
     pub(super) fn day(&mut self, day: Date, is_asked: bool, said: &[Said]) {
         let moves = day >= self.begins;
-        let start = self.end;
+        let start = self.end();
+        self.history.between.last = Some(day);
         if is_asked {
             let asks = &self.walk.asks[start..];
-            self.end += asks.partition_point(|ask| ask.day <= day);
+            self.history.between.end += asks.partition_point(|ask| ask.day <= day);
             self.asked(day, start, moves);
         }
         if !moves {
@@ -91,8 +88,8 @@ impl At<'_> {
     /// The day's asks: what they show, and what they take off a level that is held.
     fn asked(&mut self, day: Date, start: usize, moves: bool) {
         let walk = self.walk;
-        let of_day = &walk.asks[start..self.end];
-        let seen = window_of(&walk.asks[..self.end], &self.level.gate, day);
+        let of_day = &walk.asks[start..self.end()];
+        let seen = window_of(&walk.asks[..self.end()], &self.level.gate, day);
         if moves {
             self.score(of_day);
             let firsts = firsts_soft(of_day, self.sides);
@@ -104,7 +101,7 @@ impl At<'_> {
             self.drop(seen);
         }
         let after = self.history.hold.gate_after;
-        let asks = &self.walk.asks[..self.end];
+        let asks = &self.walk.asks[..self.end()];
         self.history.from = after.map_or(0, |after| {
             asks.partition_point(|ask| (ask.day, ask.asked_at, ask.rep_id) <= after)
         });

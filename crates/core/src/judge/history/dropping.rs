@@ -10,7 +10,7 @@ use crate::judge::held::drop::side_drop;
 impl At<'_> {
     /// Opens the caution of a side that went bad, and closes it when it is soft again.
     pub(super) fn drop(&mut self, seen: &[Ask]) {
-        let asks = &self.walk.asks[..self.end];
+        let asks = &self.walk.asks[..self.end()];
         if let Some(dropped) = &self.history.hold.dropped {
             if dropped.is_over(asks) {
                 self.history.hold.dropped = None;

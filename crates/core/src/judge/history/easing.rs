@@ -13,7 +13,7 @@ use crate::ladder::{Ladder, Level};
 impl At<'_> {
     /// Sends the level down after a poor ride, or counts a day on the way back up.
     pub(super) fn ease(&mut self, day: Date, start: usize, firsts: bool, seen: &[Ask]) {
-        let asks = &self.walk.asks[..self.end];
+        let asks = &self.walk.asks[..self.end()];
         self.history.hold.lighter = None;
         let Some((reason, pause)) = ease::reason(asks, seen, &self.level.gate, self.walk.ladder)
         else {

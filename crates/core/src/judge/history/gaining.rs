@@ -3,7 +3,8 @@
 use jiff::civil::Date;
 
 use super::below::below;
-use super::day::{At, OpenGate};
+use super::between::OpenGate;
+use super::day::At;
 use super::end_of_day::EndOfDay;
 use super::told::DayVerdict;
 use crate::day::days_between;
@@ -23,7 +24,7 @@ impl At<'_> {
         let before = before.unwrap_or_default();
         let known = self.walk.walked.filter(|_| number < self.same);
         let end_of_day = EndOfDay {
-            asks: &self.walk.asks[..self.end],
+            asks: &self.walk.asks[..self.end()],
             from: self.history.from,
             start,
             before: &before,
@@ -33,15 +34,15 @@ impl At<'_> {
             below: self.below(day),
             // After a loss another gate is looked at, and its window may end sooner.
             seen: (self.history.hold.phase != Phase::Lost
-                && self.history.from + seen.len() <= self.end)
-                .then_some(seen),
+                && self.history.from + seen.len() <= self.end())
+            .then_some(seen),
         };
-        let all = end_of_day.counting(self.end);
+        let all = end_of_day.counting(self.end());
         self.history.after.push(all.readiness);
         let counted = end_of_day.counted_asks(all);
         self.history.counted = counted.counted;
         self.history.readiness = counted.readiness;
-        self.open = counted.gated.passes_but_below.then_some(OpenGate { day });
+        self.history.between.open = counted.gated.passes_but_below.then_some(OpenGate { day });
         self.history.days.push(DayVerdict {
             day,
             verdict: decide(&counted.gated, false, false, true, false),
@@ -67,7 +68,7 @@ impl At<'_> {
             || self
                 .below(day)
                 .is_none_or(|below| below.is_soft(gate.soft_share, self.sides));
-        self.open.is_some_and(in_window) && below_is_soft
+        self.history.between.open.is_some_and(in_window) && below_is_soft
     }
 
     /// The gate stands open, and all it needs is held and not in doubt: the level is held.

@@ -9,8 +9,10 @@
 //! - [`easing`]: sent down after a poor ride, and what ends that
 //! - [`dropping`]: a side that went bad at once
 //! - [`below`](mod@below): what the level below showed
+//! - [`between`]: where a walk can be taken up again
 
 mod below;
+mod between;
 mod day;
 mod dropping;
 mod easing;

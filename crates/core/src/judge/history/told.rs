@@ -3,7 +3,7 @@
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
-use crate::evidence::Ask;
+use super::between::{Before, Between};
 use crate::evidence::readiness::Readiness;
 use crate::judge::by_day::timeline::Timeline;
 use crate::judge::held::change::Change;
@@ -51,6 +51,10 @@ pub struct History {
     pub from: usize,
     /// The readiness after all asks of each day.
     pub(super) after: Vec<Readiness>,
+    /// Where the walk ended.
+    pub(super) between: Between,
+    /// How it stood before the last day of all.
+    pub(super) before_last: Option<Box<Before>>,
 }
 
 impl History {
@@ -65,13 +69,66 @@ impl History {
         let a_side = f64::from(asked) / sides.max(1) as f64;
         Some(Passed::of(readiness, days, a_side))
     }
+
+    /// Remembers how the level stood before a day.
+    pub(super) fn remember_before(&mut self, day: Date) {
+        self.before_last = Some(Box::new(Before {
+            day,
+            between: self.between,
+            hold: self.hold.clone(),
+            readiness: self.readiness,
+            counted: self.counted,
+            from: self.from,
+            days: self.days.len(),
+            changes: self.changes.len(),
+            steps: self.timeline.len(),
+            after: self.after.len(),
+        }));
+    }
+
+    /// How the level stood before `from`, where that is still known.
+    pub(super) fn before(&self, from: Date) -> Option<History> {
+        let ends_before = |between: &Between| between.last.is_none_or(|last| last < from);
+        if ends_before(&self.between) {
+            return Some(self.clone());
+        }
+        let before = self.before_last.as_deref()?;
+        let is_then = ends_before(&before.between) && from <= before.day;
+        is_then.then(|| History {
+            days: self.days[..before.days].to_vec(),
+            soft_days: Vec::new(),
+            changes: self.changes[..before.changes].to_vec(),
+            hold: before.hold.clone(),
+            timeline: self.timeline.first(before.steps),
+            readiness: before.readiness,
+            counted: before.counted,
+            from: before.from,
+            after: self.after[..before.after].to_vec(),
+            between: before.between,
+            before_last: None,
+        })
+    }
 }
 
-/// What was walked before over asks that may be the same.
+/// A level that was walked before.
 #[derive(Debug, Clone, Copy)]
 pub struct Walked<'a> {
-    /// The asks.
-    pub asks: &'a [Ask],
-    /// What came of them.
+    /// What came of it.
     pub history: &'a History,
+    /// The first day of which it has other asks now.
+    pub asks_from: Date,
+    /// The first day on which anything of the horse may differ; the first of all days where
+    /// the ladder or anything without a day does.
+    pub from: Date,
+}
+
+impl<'a> Walked<'a> {
+    /// What it showed on the days that are the same still.
+    pub fn same_soft_days(&self) -> &'a [SoftDay] {
+        if self.from == Date::MIN {
+            return &[];
+        }
+        let days = &self.history.soft_days;
+        &days[..days.partition_point(|soft| soft.day < self.asks_from)]
+    }
 }
