@@ -244,7 +244,7 @@ proptest! {
             let whole = judge_horse(&horse.ladder, &now, day(*today));
             prop_assert_eq!(judged.len(), whole.len());
             for (one, other) in judged.iter().zip(&whole) {
-                prop_assert_eq!(told_of(one), told_of(other), "after {:?}", change);
+                prop_assert!(told_of(one) == told_of(other), "level {} after {change:?}", one.index);
             }
             (file, on, standings, stood_on) = (now, day(*today), judged, horse.ladder.clone());
         }
@@ -266,7 +266,7 @@ proptest! {
             let before = JudgedBefore { ladder: ladder(), file: &known, standings: &standings, on: day(today) };
             let judged = judge_horse_after(ladder(), &file, day(today), Some(before));
             for (one, other) in judged.iter().zip(&judge_horse(ladder(), &file, day(today))) {
-                prop_assert_eq!(told_of(one), told_of(other));
+                prop_assert!(told_of(one) == told_of(other), "level {} at ask {reps}", one.index);
             }
             (known, standings) = (file, judged);
         }
