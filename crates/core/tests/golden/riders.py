@@ -1,4 +1,4 @@
-"""Golden figures for crates/core/tests/riders.rs by scikit-learn: with the three
+"""Golden figures for crates/core/tests/it/riders.rs by scikit-learn: with the three
 deviations given, the mode of the mixed logistic model is a ridge-penalised logistic
 regression on columns scaled by their deviations. Run: pip install scikit-learn==1.9.1;
 python riders.py
