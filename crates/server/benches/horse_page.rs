@@ -11,7 +11,7 @@
 //! | other date | the horse as it stood on another day: judged anew |
 #![allow(missing_docs)]
 
-#[path = "../tests/barn/mod.rs"]
+#[path = "../tests/it/barn/mod.rs"]
 mod barn;
 mod timing;
 

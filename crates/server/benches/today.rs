@@ -2,7 +2,7 @@
 //! over PostgreSQL. Run by bin/bench; prints the table of docs/performance.md.
 #![allow(missing_docs)]
 
-#[path = "../tests/barn/mod.rs"]
+#[path = "../tests/it/barn/mod.rs"]
 mod barn;
 mod timing;
 

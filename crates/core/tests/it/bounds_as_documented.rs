@@ -10,7 +10,8 @@ use rand_chacha::rand_core::SeedableRng;
 use serde_json::{Map, Value, json};
 
 fn schemas() -> Map<String, Value> {
-    let document: Value = serde_json::from_str(include_str!("../../../../web/openapi.json")).unwrap();
+    let document: Value =
+        serde_json::from_str(include_str!("../../../../web/openapi.json")).unwrap();
     document["components"]["schemas"]
         .as_object()
         .unwrap()

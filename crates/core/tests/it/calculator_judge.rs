@@ -1,7 +1,6 @@
 //! The calculator `judge` takes what is known of a horse beside its reps: what the
 //! page takes along is judged by it.
 
-
 use crate::barn::{day, soft_days};
 use cavesson_core::calc::find;
 use rstest::rstest;

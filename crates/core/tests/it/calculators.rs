@@ -1,10 +1,9 @@
 //! The calculators: results, and the documented error for bad input.
 
-
+use crate::barn;
 use cavesson_core::calc::{ALL, find};
 use rstest::rstest;
 use serde_json::{Value, json};
-use crate::barn;
 
 fn run(name: &str, input: Value) -> Result<Value, (String, String)> {
     (find(name).unwrap().run)(input).map_err(|error| (error.field, error.detail))

@@ -1,7 +1,7 @@
 //! What holds for every card, and that the choice is the best there is: checked against
 //! every card that could be made. The rules are common practice of the trade, no source.
 
-
+use crate::barn;
 use crate::barn::carded::{card_of, judged, names, of};
 use crate::barn::holding::any_horse;
 use cavesson_core::card::choice::{Chosen, MOST_REVIEWS, best};
@@ -14,7 +14,6 @@ use cavesson_core::ladder::{AtHand, Ladder, Level};
 use cavesson_core::{Gait, Side};
 use proptest::prelude::*;
 use rstest::rstest;
-use crate::barn;
 
 fn any_day() -> impl Strategy<Value = Day> {
     let traits = proptest::sample::subsequence(HorseTrait::ALL.to_vec(), 0..=4);

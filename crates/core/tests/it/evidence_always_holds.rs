@@ -1,6 +1,5 @@
 //! What must hold for any evidence.
 
-
 use crate::barn::{self, mirrored};
 use cavesson_core::Side;
 use cavesson_core::evidence::SoftCount;

@@ -3,7 +3,7 @@
 //! that printed the figures is `golden/readiness.py`; it solves the filter the
 //! long way, in five unknowns.
 
-
+use crate::barn;
 use cavesson_core::Side;
 use cavesson_core::evidence::learning::upward;
 use cavesson_core::evidence::readiness::{DayEvidence, Readiness};
@@ -11,7 +11,6 @@ use cavesson_core::evidence::{Ask, SoftCount, asks_in_order};
 use cavesson_core::horse::season;
 use cavesson_core::ladder::Ladder;
 use jiff::civil::date;
-use crate::barn;
 
 fn asks(after: i64, sides: [(usize, usize); 2]) -> Vec<Ask> {
     let reps = barn::ride_of(after, sides[0], sides[1]);

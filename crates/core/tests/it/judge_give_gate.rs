@@ -3,8 +3,9 @@
 //! The gate's numbers and the order of the verdicts are common practice of the
 //! trade put into figures, no source; the defaults are the product's own.
 
-
-use crate::barn::{BRACED, HEAD_UP, LATE, SOFT, cold_ride, day, give, judged, ride, ride_of, soft_days};
+use crate::barn::{
+    BRACED, HEAD_UP, LATE, SOFT, cold_ride, day, give, judged, ride, ride_of, soft_days,
+};
 use cavesson_core::Side::{Left, Right};
 use cavesson_core::judge::{ItemKind, Judgement, State, Verdict};
 use cavesson_core::rep::{Answer, Give, HandWeight, Recorded, Rep, SoftRule};

@@ -1,7 +1,6 @@
 //! Holes: the missing piece under the faults. Which fault points where is common
 //! practice of the trade, no source.
 
-
 use crate::barn::day;
 use crate::barn::horse::{Horse, ladder, turn};
 use cavesson_core::Side;

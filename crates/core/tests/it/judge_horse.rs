@@ -2,7 +2,6 @@
 //! down, the trainer's word, exceptional rides. The rules are common practice of
 //! the trade, no source; the figures are product defaults.
 
-
 use crate::barn::horse::{Horse, index_of, ladder, turn};
 use crate::barn::{BRACED, SOFT, day};
 use cavesson_core::Side;

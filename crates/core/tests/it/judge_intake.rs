@@ -1,7 +1,6 @@
 //! Levels shown at intake: they count as held, first asks confirm or doubt them. The
 //! figures are product defaults; the chances follow Bayes' rule, worked by hand below.
 
-
 use crate::barn::horse::{Horse, index_of, ladder};
 use crate::barn::{BRACED, SOFT, day};
 use cavesson_core::card::{Block, Day, Horse as HorseOfCard, Part, card};

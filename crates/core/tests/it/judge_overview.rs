@@ -2,7 +2,6 @@
 //! how held levels keep. The figures are product defaults, common practice, no
 //! source.
 
-
 use crate::barn::horse::{Horse, index_of, ladder};
 use crate::barn::{self, BRACED, SOFT, day};
 use cavesson_core::evidence::SoftCount;

@@ -1,7 +1,6 @@
 //! Left against right, the faults that were seen, and the comparison of two
 //! shares, against a published table.
 
-
 use crate::barn::day;
 use crate::barn::horse::{Horse, index_of, ladder};
 use cavesson_core::Side;

@@ -1,6 +1,5 @@
 //! What came of quitting on a good one, told from the record. Common practice, no source.
 
-
 use crate::barn::horse::Horse;
 use crate::barn::{BRACED, SOFT, day};
 use cavesson_core::evidence::SoftCount;

@@ -1,7 +1,7 @@
 //! Riders of simulated horses quit as they are said to, and a horse of a rider who quits
 //! early is looked at further back.
 
-
+use crate::barn;
 use cavesson_core::Side;
 use cavesson_core::evidence::asks_in_order;
 use cavesson_core::judge::window::window_of;
@@ -9,7 +9,6 @@ use cavesson_core::ladder::Ladder;
 use cavesson_core::rep::Rep;
 use cavesson_core::sim_horse::rider::UNTIL_GOOD_MORE;
 use cavesson_core::sim_horse::{Quits, Rider, SimulatedHorse, Traits};
-use crate::barn;
 
 /// Softness of each side's asks, ride by ride.
 fn ridden(quits: Quits, traits: Traits) -> (Vec<[Vec<bool>; 2]>, Vec<Rep>) {

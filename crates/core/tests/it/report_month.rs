@@ -4,7 +4,6 @@
 //! How a report is worded is ours, no source. The interval under "stiffer side" is the one of
 //! `evidence::share` (Newcombe 1998, method 10), checked in `published_shares.rs`.
 
-
 use std::collections::{BTreeSet, HashSet};
 
 use crate::barn::horse::{Horse, ladder};

@@ -4,7 +4,6 @@
 //! What is counted is ours, no source. The lines of an invoice follow RFC 4180 (quotes doubled
 //! inside quotes, CRLF at the end of a line), checked here letter by letter.
 
-
 use crate::barn::day;
 use crate::barn::horse::{Horse, index_of, ladder};
 use cavesson_core::judge::judge_horse;

@@ -1,6 +1,5 @@
 //! The ride card, case by case. Its rules are common practice of the trade, no source.
 
-
 use crate::barn::carded::{card_of, judged, made, names, of, parts};
 use crate::barn::holding::HorseWith;
 use cavesson_core::card::{Block, Card, Day, Part, PlannedBlock, card};

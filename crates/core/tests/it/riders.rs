@@ -1,7 +1,7 @@
 //! How riders differ: held to scikit-learn, found again where they were put in, and
 //! taken into account by the judge only where that is very likely real.
 
-
+use crate::barn;
 use cavesson_core::Side;
 use cavesson_core::evidence::rider::{LOOK_BACK_DAYS, RiderDay, RiderOffset, rider_offsets};
 use cavesson_core::evidence::riders_from::{RidersFrom, in_use, of_day};
@@ -16,7 +16,6 @@ use jiff::ToSpan;
 use jiff::civil::{Date, date};
 use rstest::rstest;
 use uuid::Uuid;
-use crate::barn;
 
 const RIDERS: [Uuid; 3] = [Uuid::from_u128(1), Uuid::from_u128(2), Uuid::from_u128(3)];
 const FIRST: Date = date(2026, 1, 5);

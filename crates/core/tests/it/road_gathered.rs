@@ -2,7 +2,6 @@
 //! the judge's forecast leaves; what the road makes of it. Counted by hand; rules of the
 //! product, common practice, no source.
 
-
 use crate::barn::horse::{Horse, index_of, ladder};
 use crate::barn::{BRACED, SOFT, day};
 use cavesson_core::horse::goal::{check_goals, check_levels};

@@ -1,10 +1,9 @@
 //! The simulated horse answers as its traits say.
 
-
+use crate::barn;
 use cavesson_core::rep::SoftRule;
 use cavesson_core::sim_horse::{SimulatedRide, Traits};
 use cavesson_core::{Gait, Side};
-use crate::barn;
 
 fn steady() -> Traits {
     Traits {

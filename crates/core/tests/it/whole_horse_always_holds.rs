@@ -1,7 +1,6 @@
 //! What must hold of a whole horse, whatever it answers: simulated horses ridden
 //! up the whole ladder, every kind of rep among them.
 
-
 use crate::barn::horse::ladder;
 use crate::barn::{self, mirrored};
 use cavesson_core::bench::barn::season;

@@ -2,7 +2,6 @@
 //! secret, nothing half stored. The document is checked against its published JSON Schema by
 //! another implementation (the crate `jsonschema`, draft 2020-12).
 
-
 use std::collections::{BTreeMap, BTreeSet};
 
 use crate::barn::{self, Server, TABLES, Visitor, answered, problem, ride};

@@ -1,6 +1,5 @@
 //! What devices send: stored whole or not at all, as often as they like.
 
-
 use crate::barn::{Server, TABLES, as_sent, problem, rep, ride};
 use jiff::Timestamp;
 use reqwest::{Method, StatusCode};

@@ -3,7 +3,6 @@
 //! American clock (set forward on the second Sunday of March, back on the first of
 //! November) and the European one (last Sundays of March and October).
 
-
 use crate::barn::{Server, SetClock, TABLES, Visitor, answered, delete, horse_calendar};
 use serde_json::{Value, json};
 use sqlx::PgPool;

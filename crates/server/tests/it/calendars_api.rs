@@ -2,7 +2,6 @@
 //! published crate `ical`). Sources: RFC 5545, sections 3.1 (lines folded at 75 octets),
 //! 3.3.5 (UTC times), 3.3.11 (escaped texts), 3.6.1 (what an event must have).
 
-
 use crate::barn::{self, Server, SetClock, TABLES, Visitor, calendar_link, delete, problem, put};
 use ical::parser::ical::component::IcalEvent;
 use serde_json::{Value, json};

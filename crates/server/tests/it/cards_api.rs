@@ -1,6 +1,5 @@
 //! The card of a horse's ride over the API.
 
-
 use crate::barn::{Server, TABLES, delete, problem, put, ride, soft_rides};
 use cavesson_core::calc::find;
 use serde_json::{Value, json};

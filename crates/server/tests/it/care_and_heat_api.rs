@@ -1,8 +1,9 @@
 //! Care that comes again, load, cooling out, weather, trips: through the API, stored in
 //! PostgreSQL. The rules themselves are checked in the core.
 
-
-use crate::barn::{self, Server, SetClock, TABLES, Visitor, answered, horse_calendar, problem, put, ride};
+use crate::barn::{
+    self, Server, SetClock, TABLES, Visitor, answered, horse_calendar, problem, put, ride,
+};
 use cavesson_standin::faults::Faults;
 use cavesson_standin::service::{Weather, listen, serve};
 use serde_json::{Value, json};

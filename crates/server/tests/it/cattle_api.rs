@@ -1,6 +1,5 @@
 //! The herd book over HTTP, works of a ride, which cow for which horse.
 
-
 use crate::barn::{self, Server, TABLES, Visitor, answered, delete, problem, put};
 use jiff::civil::Date;
 use jiff::tz::TimeZone;

@@ -1,6 +1,5 @@
 //! Rounds on the cow: ridden again by the server, the best of each rider listed.
 
-
 use crate::barn::{Server, TABLES, answered, problem, put};
 use serde_json::{Value, json};
 use sqlx::PgPool;

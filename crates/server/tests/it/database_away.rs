@@ -1,7 +1,6 @@
 //! PostgreSQL that goes away, as in a restart of it: what was asked meanwhile is
 //! said to be undone for now, and is never a fault of what was sent.
 
-
 use crate::barn::{Server, TABLES, problem, ride, until};
 use reqwest::StatusCode;
 use sqlx::PgPool;

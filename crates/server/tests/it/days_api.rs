@@ -1,7 +1,6 @@
 //! Days and their bookings: laying out, booking, moving, swapping, skipping; what is
 //! refused, by the rules and by PostgreSQL itself; days on which the clock is set.
 
-
 use crate::barn::{self, Server, SetClock, TABLES, Visitor, delete, problem, put};
 use serde_json::{Value, json};
 use sqlx::PgPool;

@@ -1,6 +1,5 @@
 //! What people decide over HTTP: programs, overrules, care.
 
-
 use crate::barn::{Server, TABLES, delete, level, problem, put, ride, soft_rides};
 use reqwest::StatusCode;
 use serde_json::{Value, json};

@@ -1,7 +1,6 @@
 //! Who changed what: every operation that changes something is kept or says why not; searched by
 //! person, horse and words; nothing secret is in it.
 
-
 use crate::barn::{self, Server, TABLES, delete, problem, put};
 use cavesson_server::deeds::did::did;
 use serde_json::{Value, json};

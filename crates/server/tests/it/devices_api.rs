@@ -1,6 +1,5 @@
 //! Devices of a barn: heard while they are plugged in, and not while they are not.
 
-
 use crate::barn::{Server, TABLES, problem, put};
 use serde_json::{Value, json};
 use sqlx::PgPool;

@@ -1,7 +1,6 @@
 //! From a simulated pair of timing eyes over TCP, through what carries their times, to the barn,
 //! until a run takes them.
 
-
 use std::sync::{Arc, Mutex};
 
 use crate::barn::{PASSWORD, Server, TABLES, Visitor, answered, id, problem, put, ride, until};

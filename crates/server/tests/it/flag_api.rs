@@ -1,7 +1,6 @@
 //! The flag from a screen to the device and back: the real stand-in over TCP, the real carrier,
 //! the real server.
 
-
 use std::sync::{Arc, Mutex};
 
 use crate::barn::{PASSWORD, Server, TABLES, Visitor, problem, until};

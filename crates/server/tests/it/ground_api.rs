@@ -1,6 +1,5 @@
 //! The ground over HTTP: how places lie, courses, tomorrow's trail course.
 
-
 use crate::barn::{Server, TABLES, Visitor, answered, delete, id, problem, put, ride};
 use serde_json::{Value, json};
 use sqlx::PgPool;

@@ -1,7 +1,6 @@
 //! Held is a state, over HTTP: a horse placed by hand, a side that dropped and who looked,
 //! what was lost told once, histories told anew after an update.
 
-
 use crate::barn::{Server, SetClock, TABLES, Visitor, delete, level, ride, soft_rides, until};
 use jiff::{SignedDuration, Timestamp};
 use reqwest::StatusCode;

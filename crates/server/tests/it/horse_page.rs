@@ -1,7 +1,6 @@
 //! The horse page beyond its levels: sides, season, another date, what owners see,
 //! two servers that never disagree.
 
-
 use crate::barn::{Server, TABLES, level, problem, ride, soft_rides};
 use reqwest::StatusCode;
 use serde_json::{Value, json};

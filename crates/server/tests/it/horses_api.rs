@@ -1,6 +1,5 @@
 //! Horses: adding, rows, sheets, goals, going home, and a ride under the wrong horse.
 
-
 use crate::barn::{self, Server, SetClock, TABLES, as_sent, id, level, problem, put, ride};
 use serde_json::{Value, json};
 use sqlx::PgPool;

@@ -1,9 +1,8 @@
 //! CSV sheets brought in and taken back. That what goes out comes in again the same is the check
 //! from outside: the sheet taken out of the second barn is that of the first, letter by letter.
 
-
-use axum::http::Method;
 use crate::barn::{self, Server, TABLES, Visitor, as_sent, delete, id, problem, ride};
+use axum::http::Method;
 use serde_json::{Value, json};
 use sqlx::PgPool;
 

@@ -1,6 +1,5 @@
 //! The intake of a horse over the API: from its rides to levels that count.
 
-
 use crate::barn::{Server, TABLES, Visitor, problem, ride};
 use cavesson_core::calc::find;
 use serde_json::{Value, json};

@@ -1,7 +1,6 @@
 //! The judge over HTTP: the horse page, the board, holes and cards, every kind of
 //! rep, nothing stale, live changes.
 
-
 use crate::barn::{Server, TABLES, Visitor, delete, level, problem, ride, soft_rides};
 use jiff::ToSpan;
 use reqwest::StatusCode;

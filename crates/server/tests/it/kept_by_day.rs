@@ -1,7 +1,6 @@
 //! What the judge said is kept on the day it changed: with what is known, and with
 //! the date alone. Sessions, days and zones go by the barn's clock.
 
-
 use crate::barn::{Server, SetClock, TABLES, level, problem, ride, until};
 use jiff::{SignedDuration, Timestamp};
 use reqwest::StatusCode;

@@ -1,7 +1,6 @@
 //! What owners see: a link shows one horse and nothing else, ends, and can be taken back;
 //! reports are written, edited, sent, taken back; notes are shown when they were chosen.
 
-
 use crate::barn::{Server, SetClock, TABLES, Visitor, delete, id, problem, put, rep};
 use jiff::{SignedDuration, Timestamp};
 use serde_json::{Value, json};

@@ -1,6 +1,5 @@
 //! What a device takes along says of a horse what the server says of it.
 
-
 use crate::barn::{Server, TABLES, problem, put, ride, soft_rides};
 use cavesson_core::calc::find;
 use reqwest::StatusCode;

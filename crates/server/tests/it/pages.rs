@@ -1,6 +1,5 @@
 //! What the pages read: today, a level, its strips, a ride; and the walls.
 
-
 use crate::barn::{self, Server, TABLES, problem, ride};
 use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};

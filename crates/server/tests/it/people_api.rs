@@ -1,6 +1,5 @@
 //! People: coming by a link, changing, clearances and hours, passwords, leaving.
 
-
 use crate::barn::{self, PASSWORD, Server, SetClock, TABLES, delete, problem, put};
 use serde_json::{Value, json};
 use sqlx::PgPool;

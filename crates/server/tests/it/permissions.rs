@@ -1,7 +1,6 @@
 //! Who may do what: every route, for every role, another barn and nobody signed in.
 //! The routes are those of the OpenAPI document, so that none is forgotten.
 
-
 use std::collections::BTreeSet;
 
 use crate::barn::{Server, TABLES, Visitor, ride};

@@ -2,7 +2,6 @@
 //! before stays, the new gates hold from that day on, on the server, on a fresh one and on a
 //! device alike.
 
-
 use crate::barn::{Server, TABLES, Visitor, level, problem, put, ride, soft_rides};
 use cavesson_core::calc::find;
 use jiff::ToSpan;

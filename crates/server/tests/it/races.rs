@@ -1,7 +1,6 @@
 //! What is kept in memory equals what a fresh server would read, whoever writes
 //! and reads at the same time; and no request leaves anything behind.
 
-
 use std::sync::Arc;
 use std::sync::atomic::{AtomicBool, Ordering};
 use std::time::Duration;

@@ -1,6 +1,5 @@
 //! The trainer's review: rides against plans, hours, days, decisions, invoice lines.
 
-
 use crate::barn::{Server, SetClock, TABLES, Visitor, problem, rep};
 use jiff::{SignedDuration, Timestamp};
 use serde_json::{Value, json};

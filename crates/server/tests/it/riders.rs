@@ -1,6 +1,5 @@
 //! How riders differ is found once a day, kept, shown to those who decide, and judged by.
 
-
 use crate::barn::{Server, SetClock, TABLES, Visitor, ride, until};
 use jiff::{SignedDuration, Timestamp};
 use reqwest::StatusCode;

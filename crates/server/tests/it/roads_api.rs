@@ -1,7 +1,6 @@
 //! The road to a date over HTTP: goals with levels, what a road rests on, dates at risk, who
 //! sees them, what the week makes of them.
 
-
 use crate::barn::{Server, TABLES, Visitor, answered, problem, put, soft_rides};
 use jiff::ToSpan;
 use jiff::civil::Date;

@@ -1,7 +1,6 @@
 //! Nonsense is refused with words that say what is allowed; what was said twice is
 //! said once; what is answered is so.
 
-
 use crate::barn::{Server, TABLES, level, problem, put, soft_rides};
 use jiff::civil::Date;
 use jiff::tz::TimeZone;

@@ -1,7 +1,6 @@
 //! Sheets of a barn as CSV. Source: RFC 4180, sections 2.1 (CRLF), 2.3 (a header line), 2.6 and 2.7
 //! (quotes round commas, quotes and line breaks; quotes doubled), checked letter by letter.
 
-
 use crate::barn::{Server, TABLES, Visitor, as_sent, problem, put, ride};
 use serde_json::{Value, json};
 use sqlx::PgPool;

@@ -1,6 +1,5 @@
 //! Signing in and out.
 
-
 use crate::barn::{PASSWORD, Server, TABLES, problem};
 use cavesson_server::Settings;
 use reqwest::{Method, StatusCode};

@@ -1,7 +1,6 @@
 //! What is stored by another version stays readable, or is said to be unreadable;
 //! it never takes a barn, a horse or a program with it.
 
-
 use crate::barn::{Server, TABLES, level, put, soft_rides};
 use reqwest::StatusCode;
 use serde_json::{Value, json};

@@ -1,6 +1,5 @@
 //! Films as marks over HTTP, and rides that were logged from one.
 
-
 use crate::barn::{Server, TABLES, Visitor, answered, delete, id, problem, put, ride};
 use jiff::{SignedDuration, Timestamp};
 use serde_json::{Value, json};

@@ -1,6 +1,5 @@
 //! The timeline of a ride: every ask, what was taken back, who recorded and changed it.
 
-
 use crate::barn::{Server, TABLES, ride};
 use serde_json::{Value, json};
 use sqlx::PgPool;

@@ -1,7 +1,6 @@
 //! Weeks: what there is, a plan that is looked for and stopped, a plan that is taken; what
 //! came up on a day.
 
-
 use crate::barn::{Server, SetClock, TABLES, Visitor, answered, delete, problem, put, until};
 use serde_json::{Value, json};
 use sqlx::PgPool;

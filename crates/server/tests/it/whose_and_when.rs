@@ -1,7 +1,6 @@
 //! A rep is never filed under another person, ride, level, day or order: what
 //! devices send, against wrong clocks, second tabs and old applications.
 
-
 use crate::barn::{Server, SetClock, TABLES, as_sent, block_id, level, problem, rep, ride};
 use jiff::{SignedDuration, Timestamp};
 use reqwest::StatusCode;

@@ -1,6 +1,5 @@
 //! The yard and the barn itself: adding, changing, putting away; name, zone and units.
 
-
 use crate::barn::{Server, TABLES, problem, put};
 use serde_json::{Value, json};
 use sqlx::PgPool;

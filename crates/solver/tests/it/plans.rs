@@ -1,16 +1,14 @@
 //! Plans of random weeks against a checker that shares no code with the planner, small weeks
 //! against every plan there is, pins, weeks that cannot be planned, stopping.
 
-mod independent;
-
 use std::collections::BTreeSet;
 use std::sync::atomic::{AtomicU32, Ordering};
 
+use crate::independent::wrong;
 use cavesson_core::week::BookingKind;
 use cavesson_core::week::plan::{PlannedRide, RiderBusy, WeekInstance, broken, score};
 use cavesson_solver::instances::{Size, made_up};
 use cavesson_solver::{Unsolvable, options, solve};
-use independent::wrong;
 use proptest::prelude::*;
 
 fn sizes() -> impl Strategy<Value = Size> {

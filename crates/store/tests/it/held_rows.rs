@@ -1,7 +1,6 @@
 //! What stands beside the asks, as somebody would have it who wants it lost, doubled or seen by
 //! the wrong barn: programs by their days, comparisons of riders, news, placings.
 
-
 use crate::barn::{a_horse, barn_with_horse};
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::horse::HorseSheet;

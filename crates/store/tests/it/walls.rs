@@ -1,6 +1,5 @@
 //! The walls between barns, held by PostgreSQL itself.
 
-
 use crate::barn::{a_horse, barn_with_horse};
 use cavesson_store::barn::BarnTransaction;
 use cavesson_store::horse;
