@@ -4,7 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { ProblemError } from './api/client';
 import { router } from './routes';
-import { sessionEnded, sessionQuery } from './session/queries';
+import { sessionEnded, sessionQuery } from './data/session';
 import { LightProvider } from './theme/LightProvider';
 import { reloadWhenPartsAreGone } from './update/partsGone';
 

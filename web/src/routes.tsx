@@ -1,5 +1,5 @@
 import { createBrowserRouter } from 'react-router';
-import { SignedInFrame } from './frame/SignedInFrame';
+import { SignedInFrame } from './app/SignedInFrame';
 import { NoPage, PageBroke } from './frame/NoPage';
 import { Waiting } from './frame/Waiting';
 
@@ -57,7 +57,7 @@ export const router = createBrowserRouter([
       },
       ...['/week', '/week/:day'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('./week/WeekPage')).WeekPage }),
+        lazy: async () => ({ Component: (await import('./plan/week/WeekPage')).WeekPage }),
       })),
       {
         path: '/barn',
@@ -133,7 +133,7 @@ export const router = createBrowserRouter([
       },
       ...['/day', '/day/:day'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('./day/DayPage')).DayPage }),
+        lazy: async () => ({ Component: (await import('./plan/day/DayPage')).DayPage }),
       })),
       {
         path: '/calendars',

@@ -9,7 +9,7 @@ import {
   readDraft,
   stepped,
 } from '../src/program/draft';
-import type { Program } from '../src/program/changes';
+import type { Program } from '../src/data/programs';
 
 const named = (name: string): Program => ({ name, schools: {}, gates: [] });
 const start = begun(3, named('Ours'));

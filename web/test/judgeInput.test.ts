@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Schemas } from '../src/api/client';
-import { judgeInput, type OwnRides } from '../src/core/judgeInput';
+import { judgeInput, type OwnRides } from '../src/offline/judgeInput';
 import type { KeptRep, KeptRide } from '../src/queue/db';
 
 const flex = { skill: 'bend.flex', rung: 'stand' };

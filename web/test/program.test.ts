@@ -9,8 +9,8 @@ import {
   same,
   touchesLevel,
   valueIn,
-  type Program,
 } from '../src/program/changes';
+import type { Program } from '../src/data/programs';
 import { fieldsFor, groups, read, typed, valueAt, withValue } from '../src/program/gateFields';
 
 const none: Program = { name: 'Ours', schools: {}, gates: [] };

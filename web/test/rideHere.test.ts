@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Schemas } from '../src/api/client';
-import { withoutRide, type OwnRides, type Pack } from '../src/core/judgeInput';
+import { withoutRide, type OwnRides, type Pack } from '../src/offline/judgeInput';
 import { inTurn } from '../src/frame/drawnLater';
 import { movedRails } from '../src/ride/movedRails';
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { deciding, fenceLayout } from '../src/draw/roadFence';
-import type { RoadInput } from '../src/road/queries';
+import type { RoadInput } from '../src/data/road';
 import { isPlanned, planned, readWhatIf, taken, withWhatIf, writeWhatIf } from '../src/road/whatIf';
 
 const seat = { skill: 'stop.seat', rung: 'walk' };

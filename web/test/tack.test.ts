@@ -5,7 +5,7 @@ import { mouthLine, reach } from '../src/draw/tackShape';
 import { rigKind, short } from '../src/recorder/rigNamed';
 import { forceInWords, inchesInWords, inchesOf, inchesTyped } from '../src/words/inches';
 import { speakIn } from '../src/words/unitSetting';
-import type { Piece } from '../src/yard/queries';
+import type { Piece } from '../src/data/yard';
 
 afterEach(() => speakIn('us'));
 

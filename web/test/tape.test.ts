@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { freshTimes, type TimedRun } from '../src/ground/freshTimes';
 import { filmClock, frameOf, intoFrame, tiedTo } from '../src/tape/film';
 import { FilmTime } from '../src/tape/FilmTime';
-import { endOf, instantOf, secondsOfDay } from '../src/tape/instant';
+import { endOf, instantOf, secondsOfDay } from '../src/words/instant';
 import {
   markInWords,
   nextBarrel,

@@ -8,7 +8,7 @@ import { measureInWords } from '../src/words/measures';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
 const { ProblemError } = await import('../src/api/client');
-const { inFields } = await import('../src/program/queries');
+const { inFields } = await import('../src/data/programs');
 
 test('decisions made together are told together, taken back ones apart', () => {
   const decision = (horse: string, day: string, reason: string, withdrawn = false) =>

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import type { KeptRep, KeptRide } from '../queue/db';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { sideWords } from '../words/answers';
 import { clockIn, dayIn, longDay } from '../words/days';
 import { measureInWords } from '../words/measures';

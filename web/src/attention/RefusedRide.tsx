@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import type { KeptRide } from '../queue/db';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { clockIn, dayIn, longDay } from '../words/days';
 import { Reason } from './Reason';
 

@@ -9,11 +9,11 @@ import { Asked } from '../frame/Asked';
 import { BarnLinks } from '../frame/BarnLinks';
 import { NoHorses } from '../frame/NoHorses';
 import { PageFrame } from '../frame/PageFrame';
-import { horsePath } from '../horse/queries';
-import { levelPath } from '../level/queries';
+import { horsePath } from '../data/horse';
+import { levelPath } from '../data/level';
 import { BoardTable } from './BoardTable';
 import { newsOf, type News } from './news';
-import { boardQuery } from './queries';
+import { boardQuery } from '../data/board';
 
 /** All horses on all tracks at a glance. */
 export function BoardPage() {

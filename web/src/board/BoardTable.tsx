@@ -5,9 +5,9 @@ import type { Schemas } from '../api/client';
 import { HeldPost } from '../draw/HeldPost';
 import { VerdictMark } from '../draw/VerdictMark';
 import { plainTable } from '../frame/plainTable';
-import { horsePath } from '../horse/queries';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { horsePath } from '../data/horse';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, saidDay } from '../words/days';
 

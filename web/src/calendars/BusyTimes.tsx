@@ -8,10 +8,10 @@ import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Section } from '../frame/Section';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
 import { count } from '../words/plain';
-import { busyCalendarsQuery, useAddBusyCalendar, useRemoveBusyCalendar } from './queries';
+import { busyCalendarsQuery, useAddBusyCalendar, useRemoveBusyCalendar } from '../data/calendars';
 
 /** Busy times out of people's own calendars: the rules of the day know of them. */
 export function BusyTimes() {

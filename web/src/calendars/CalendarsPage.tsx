@@ -11,13 +11,13 @@ import { fieldsOf, saidOfAll } from '../form/problems';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { horsesQuery } from '../horse/queries';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
+import { horsesQuery } from '../data/horse';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
-import { placesQuery } from '../yard/queries';
+import { placesQuery } from '../data/yard';
 import { BusyTimes } from './BusyTimes';
-import { calendarLinksQuery, useMakeCalendarLink, useRevokeCalendarLink } from './queries';
+import { calendarLinksQuery, useMakeCalendarLink, useRevokeCalendarLink } from '../data/calendars';
 
 type Kind = Schemas['CalendarOf'];
 

@@ -5,8 +5,8 @@ import { useId, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { partWords } from '../words/card';
 import { asksOf } from './asksOf';
-import type { CardBlock } from './queries';
-import { isMoved } from './wanted';
+import type { CardBlock } from '../data/card';
+import { isMoved } from '../offline/wanted';
 
 interface Props {
   block: CardBlock;

@@ -9,23 +9,23 @@ import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { useQueue } from '../queue/queue';
-import { ridePath } from '../recorder/ridePath';
-import { useTakenAlong } from '../recorder/useTakenAlong';
-import { useWho } from '../session/who';
-import { horseQuery } from '../today/queries';
+import { ridePath } from '../data/ridePath';
+import { useTakenAlong } from '../offline/useTakenAlong';
+import { useWho } from '../data/who';
+import { horseQuery } from '../data/today';
 import { dayIn, longDay } from '../words/days';
 import { BlockOnCard } from './BlockOnCard';
 import { CheckOver } from './CheckOver';
 import { CowsOnCard } from './CowsOnCard';
 import { DayBar } from './DayBar';
 import { PrintedCard } from './PrintedCard';
-import type { Card, CardDay } from './queries';
-import { begin, useCard } from './useCard';
-import { added, dropped, movedBy, swapped } from './wanted';
+import type { Card, CardDay } from '../data/card';
+import { begin, useCard } from '../offline/useCard';
+import { added, dropped, movedBy, swapped } from '../offline/wanted';
 import { Tip } from '../help/Tip';
 
 const LevelPicker = lazy(async () => ({
-  default: (await import('../recorder/LevelPicker')).LevelPicker,
+  default: (await import('../ladder/LevelPicker')).LevelPicker,
 }));
 
 /** Today's card of a horse: what is asked, in which order, and why. */

@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { QuietOverTime } from '../draw/QuietOverTime';
 import { Tip } from '../help/Tip';
-import { useNow } from '../recorder/useNow';
+import { useNow } from '../frame/useNow';
 import { useQueue } from '../queue/queue';
 import { toSendAgain } from '../queue/keep';
 import type { KeptDatabase, KeptRide } from '../queue/db';
-import type { useCard } from './useCard';
+import type { useCard } from '../offline/useCard';
 
 type Made = ReturnType<typeof useCard>;
 

@@ -3,8 +3,8 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { CowsOfHorse } from '../herd/MatchPage';
-import { matchPath, matchQuery } from '../herd/queries';
-import { useWho } from '../session/who';
+import { matchPath, matchQuery } from '../data/cattle';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 
 /** The cattle of a horse on the day, in the part of its card that is on them. */

@@ -7,7 +7,7 @@ import type { Schemas } from '../api/client';
 import { Chip } from '../frame/Chip';
 import type { Wanted } from '../queue/db';
 import { atHandWords } from '../words/card';
-import type { CardDay } from './queries';
+import type { CardDay } from '../data/card';
 import { fahrenheitOf, shownTemperature, temperatureUnit } from '../words/units';
 
 interface Props {

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { partWords } from '../words/card';
 import { asksOf } from './asksOf';
-import type { Card, CardBlock } from './queries';
+import type { Card, CardBlock } from '../data/card';
 
 const cellSx = { verticalAlign: 'top', p: '3px 6px', borderTop: '1px solid', lineHeight: 1.25 };
 

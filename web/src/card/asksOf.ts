@@ -1,6 +1,6 @@
 import { sideWords } from '../words/answers';
 import { count } from '../words/plain';
-import type { CardBlock } from './queries';
+import type { CardBlock } from '../data/card';
 
 /** Asks a side, in the order of asking. */
 export function asksOf({ asks, part }: CardBlock): string {

@@ -4,12 +4,12 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useAddCare } from '../horse/changes';
-import { horsePath } from '../horse/queries';
-import { useWho } from '../session/who';
+import { useAddCare } from '../data/horseChanges';
+import { horsePath } from '../data/horse';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import { careDueWords } from '../words/states';
-import { careDueQuery } from './queries';
+import { careDueQuery } from '../data/care';
 import { dueInWords } from './words';
 
 type Due = Schemas['CareOfHorse'];

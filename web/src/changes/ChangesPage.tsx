@@ -9,9 +9,9 @@ import { answer, client, type Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { horsesQuery } from '../horse/queries';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
+import { horsesQuery } from '../data/horse';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
 import { clockIn, dayIn, saidDay } from '../words/days';
 import { capital } from '../words/plain';
 

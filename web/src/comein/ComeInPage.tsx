@@ -10,7 +10,7 @@ import { FormFrame } from '../form/FormFrame';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Waiting } from '../frame/Waiting';
-import { useSignedInBy } from '../session/queries';
+import { useSignedInBy } from '../data/session';
 import { capital } from '../words/plain';
 import { BarnFields, type BarnDraft } from './BarnFields';
 

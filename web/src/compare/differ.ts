@@ -1,4 +1,4 @@
-import type { HorseLevel, HorsePage } from '../horse/queries';
+import type { HorseLevel, HorsePage } from '../data/horse';
 
 /** A level as two pages have it; null where a ladder does not have it. */
 export interface Pair {

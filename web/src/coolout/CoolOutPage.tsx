@@ -12,12 +12,12 @@ import { Section } from '../frame/Section';
 import { endCoolOut, openCoolOut, startCoolOut } from '../queue/coolOut';
 import type { KeptCoolOut } from '../queue/db';
 import { useQueue } from '../queue/queue';
-import { useNow } from '../recorder/useNow';
-import { useWho } from '../session/who';
-import { horseQuery } from '../today/queries';
+import { useNow } from '../frame/useNow';
+import { useWho } from '../data/who';
+import { horseQuery } from '../data/today';
 import { clockIn, dayIn, saidDay } from '../words/days';
 import { CoolLine } from './CoolLine';
-import { coolOutsQuery } from './queries';
+import { coolOutsQuery } from '../data/coolOuts';
 import { TakeReading } from './TakeReading';
 import { useSaid } from './useSaid';
 

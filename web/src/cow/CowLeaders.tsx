@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Asked } from '../frame/Asked';
-import { bestRoundsQuery, type BestRound, type CowRound } from './queries';
+import { bestRoundsQuery, type BestRound, type CowRound } from '../data/cowRounds';
 
 interface Props {
   level: CowRound['level'];

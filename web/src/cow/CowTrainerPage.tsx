@@ -4,11 +4,11 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { CowLeaders } from './CowLeaders';
 import { CowPen } from './CowPen';
 import { CowSaid } from './CowSaid';
-import { useKeepRound, type BestRound, type CowRound, type Steered } from './queries';
+import { useKeepRound, type BestRound, type CowRound, type Steered } from '../data/cowRounds';
 import { useCowRound } from './useCowRound';
 
 type Level = CowRound['level'];

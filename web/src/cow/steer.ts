@@ -1,4 +1,4 @@
-import type { Steered } from './queries';
+import type { Steered } from '../data/cowRounds';
 
 /** Where a rider steers, in eighths of full speed: across to the right, up the pen. */
 export interface Steer {

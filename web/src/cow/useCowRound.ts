@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { calculateAnywhere } from '../core/anywhere';
 import type { Output } from '../core/core';
-import type { CowRound, Steered } from './queries';
+import type { CowRound, Steered } from '../data/cowRounds';
 import { parts, steeredAt, steeredOn, still, type Steer } from './steer';
 
 export type Seen = Output<'cow-step'>;

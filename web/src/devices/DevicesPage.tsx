@@ -7,11 +7,11 @@ import type { Schemas } from '../api/client';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayAndClockIn } from '../words/days';
 import { capital } from '../words/plain';
 import { GaugeDevice } from './GaugeDevice';
-import { devicesQuery, usePlug, type Device } from './queries';
+import { devicesQuery, usePlug, type Device } from '../data/devices';
 
 /** What measures and moves: paired, watched and unplugged. */
 export function DevicesPage() {

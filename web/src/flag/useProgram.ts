@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import type { FlagSaid, Order } from './useFlag';
 
 /** What the next program of the flag is like; kept on the device. */

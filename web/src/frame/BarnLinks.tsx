@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { NavLink } from 'react-router';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 
 /** The pages of the barn: the board, the horses, the people. */
 export function BarnLinks() {

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { horsePath } from '../horse/queries';
+import { horsePath } from '../data/horse';
 
 interface Props {
   horse: { horse_id: string; name: string };

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 
 /** No horse yet, and the one next step. */
 export function NoHorses() {

@@ -4,7 +4,7 @@ import { lazy, Suspense, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { NosebandMark } from '../draw/NosebandMark';
 import { KeptHere } from '../queue/KeptHere';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { PageLinks } from './PageLinks';
 import { PersonMenu } from './PersonMenu';
 

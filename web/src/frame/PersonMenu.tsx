@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useState } from 'react';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 
 const PersonMenuItems = lazy(async () => ({
   default: (await import('./PersonMenuItems')).PersonMenuItems,

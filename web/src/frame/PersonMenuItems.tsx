@@ -3,7 +3,7 @@ import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { Link } from 'react-router';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { useLight } from '../theme/light';
 import type { Light } from '../theme/theme';
 import { chooseHours24, useHours24 } from '../words/clockSetting';

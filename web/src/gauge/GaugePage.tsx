@@ -4,18 +4,16 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { calculateAnywhere } from '../core/anywhere';
-import type { Output } from '../core/core';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { MeasuredLinks } from '../tape/MeasuredLinks';
 import { ReadFile } from '../frame/ReadFile';
 import { Section } from '../frame/Section';
-import { horsePageQuery, horsePath, type HorsePage } from '../horse/queries';
+import { horsePageQuery, horsePath, type HorsePage } from '../data/horse';
 import { count } from '../words/plain';
 import { pullInWords } from '../words/inches';
 import { OfferedAsks } from './OfferedAsks';
-
-export type Trace = Output<'gauge-asks'>;
+import type { Trace } from './trace';
 
 /** A rein gauge's trace: the asks in it, offered to be kept. */
 export function GaugePage() {

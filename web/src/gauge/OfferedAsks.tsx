@@ -9,12 +9,12 @@ import { FormSelect } from '../form/FormSelect';
 import { saidOfAll } from '../form/problems';
 import { plainTable } from '../frame/plainTable';
 import { Section } from '../frame/Section';
-import type { HorsePage } from '../horse/queries';
-import { useWho } from '../session/who';
+import type { HorsePage } from '../data/horse';
+import { useWho } from '../data/who';
 import { answerWords, handWords, seconds, sideWords, type Answer } from '../words/answers';
 import { count } from '../words/plain';
 import { pullInWords } from '../words/inches';
-import type { Trace } from './GaugePage';
+import type { Trace } from './trace';
 import { useKeepAsks } from './keepAsks';
 
 interface Props {

@@ -1,10 +1,10 @@
 import { v7 as uuidv7 } from 'uuid';
 import { answer, client } from '../api/client';
-import { useSave } from '../form/useSave';
-import { batchForm } from '../queue/send';
-import { useWho } from '../session/who';
+import { useSave } from '../data/save';
+import { batchForm } from '../data/batchForm';
+import { useWho } from '../data/who';
 import type { Answer } from '../words/answers';
-import type { Trace } from './GaugePage';
+import type { Trace } from './trace';
 
 interface Kept {
   horseId: string;

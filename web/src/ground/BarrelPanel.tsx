@@ -8,7 +8,7 @@ import { tapeInWords } from '../words/ground';
 import { count } from '../words/plain';
 import { isMoved, pocketChoices, withPocketFeet } from './barrelDraft';
 import { Figure } from './LayLists';
-import type { BarrelPlan } from './queries';
+import type { BarrelPlan } from '../data/ground';
 
 interface Props {
   plan: BarrelPlan;

@@ -6,7 +6,7 @@ import { withPocket } from './barrelDraft';
 import { Handle } from './Handle';
 import { Label } from './LayDrawn';
 import { drawn, pathOf, type Feet } from './plan';
-import type { BarrelPlan } from './queries';
+import type { BarrelPlan } from '../data/ground';
 import { SizeContext } from './size';
 
 interface Props {

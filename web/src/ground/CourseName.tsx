@@ -5,9 +5,9 @@ import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { courseWords } from '../words/ground';
-import { coursePath, usePutCourse, type Course, type CoursePlan } from './queries';
+import { coursePath, usePutCourse, type Course, type CoursePlan } from '../data/ground';
 
 interface Props {
   placeId: string;

@@ -6,7 +6,7 @@ import { NoPage } from '../frame/NoPage';
 import { PageFrame } from '../frame/PageFrame';
 import { Waiting } from '../frame/Waiting';
 import { courseWords } from '../words/ground';
-import { placesQuery } from '../yard/queries';
+import { placesQuery } from '../data/yard';
 import { newBarrels } from './barrelDraft';
 import { BarrelPlanner } from './BarrelPlanner';
 import { DrillPlanner } from './DrillPlanner';
@@ -18,7 +18,7 @@ import {
   type Course,
   type CoursePlan,
   type Lay,
-} from './queries';
+} from '../data/ground';
 import { newTrail } from './trailDraft';
 import { TrailPlanner } from './TrailPlanner';
 import { useDrillBook } from './useDrillBook';

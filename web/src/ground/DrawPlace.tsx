@@ -12,7 +12,7 @@ import { GeoJsonFile } from './GeoJsonFile';
 import { useHistory } from './history';
 import { closed, nothingDrawn, tapped, type LayDraft, type Tool } from './layDraft';
 import { LayLists } from './LayLists';
-import { placePath, useDrawLay, type Lay } from './queries';
+import { placePath, useDrawLay, type Lay } from '../data/ground';
 import { StartShape } from './StartShape';
 
 const tools: [Tool, string, string][] = [

@@ -4,9 +4,9 @@ import { useParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { NoPage } from '../frame/NoPage';
 import { PageFrame } from '../frame/PageFrame';
-import { placesQuery } from '../yard/queries';
+import { placesQuery } from '../data/yard';
 import { DrawPlace } from './DrawPlace';
-import { layQuery } from './queries';
+import { layQuery } from '../data/ground';
 
 /** Where a place is drawn, or drawn anew. */
 export function DrawPlacePage() {

@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { Output } from '../core/core';
 import { plainTable } from '../frame/plainTable';
-import { ladderQuery } from '../ladder/queries';
+import { ladderQuery } from '../data/ladder';
 import { measureNames } from '../words/measures';
 
 interface Props {

@@ -7,10 +7,10 @@ import { Asked } from '../frame/Asked';
 import { NoPage } from '../frame/NoPage';
 import { PageFrame } from '../frame/PageFrame';
 import { Waiting } from '../frame/Waiting';
-import { placesQuery } from '../yard/queries';
+import { placesQuery } from '../data/yard';
 import { newDrill, type DrillBook } from './drillDraft';
 import { DrillPlanner } from './DrillPlanner';
-import { layQuery } from './queries';
+import { layQuery } from '../data/ground';
 import { useDrillBook } from './useDrillBook';
 
 /** A drill from the card: drawn to scale in the place that is chosen. */

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { FormSelect } from '../form/FormSelect';
 import { OneSlider } from '../frame/OneSlider';
-import { useLive } from '../tack/useLive';
+import { useLive } from '../core/useLive';
 import { groundInWords, tapeInWords } from '../words/ground';
 import { capital, count } from '../words/plain';
 import { CourseName } from './CourseName';
@@ -15,7 +15,7 @@ import { useHistory } from './history';
 import { LayDrawn } from './LayDrawn';
 import { PlacingHandles } from './PlacingHandles';
 import { PlanView } from './PlanView';
-import type { Course, DrillPlan, Lay } from './queries';
+import type { Course, DrillPlan, Lay } from '../data/ground';
 
 interface Props {
   placeId: string;

@@ -2,13 +2,13 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { plainTable } from '../frame/plainTable';
-import { useLive } from '../tack/useLive';
+import { useLive } from '../core/useLive';
 import { lengthsInWords } from '../words/units';
 import { cloverleafInput, newBarrels } from './barrelDraft';
 import { BarrelsDrawn } from './BarrelsDrawn';
 import { LayDrawn } from './LayDrawn';
 import { PlanView } from './PlanView';
-import { layQuery, type BarrelPlan, type Course, type RunsOfHorse } from './queries';
+import { layQuery, type BarrelPlan, type Course, type RunsOfHorse } from '../data/ground';
 
 interface Props {
   run: RunsOfHorse['runs'][number];

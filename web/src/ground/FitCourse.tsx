@@ -8,7 +8,7 @@ import { CoreBroke } from '../core/core';
 import type { Input, Output } from '../core/core';
 import { FormSelect } from '../form/FormSelect';
 import { Figure } from './LayLists';
-import type { BarrelPlan, Lay } from './queries';
+import type { BarrelPlan, Lay } from '../data/ground';
 import { standard } from './barrelDraft';
 
 interface Props {

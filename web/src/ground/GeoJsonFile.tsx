@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { calculateAnywhere } from '../core/anywhere';
 import { CoreRefusal } from '../core/core';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 
 const most = 200_000;
 

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { groundUnit, keepOffWords, shownFeet } from '../words/ground';
 import { feetOf, put, without } from './layDraft';
 import { tenth, type Feet } from './plan';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 
 interface Props {
   lay: Lay;

@@ -9,11 +9,11 @@ import { Asked } from '../frame/Asked';
 import { NoPage } from '../frame/NoPage';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { useLive } from '../tack/useLive';
+import { useWho } from '../data/who';
+import { useLive } from '../core/useLive';
 import { areaInWords, courseWords, fenceWords, footingWords, groundInWords } from '../words/ground';
 import { placeWords } from '../words/yard';
-import { placesQuery } from '../yard/queries';
+import { placesQuery } from '../data/yard';
 import { CourseOnPlan } from './CourseOnPlan';
 import { LayDrawn } from './LayDrawn';
 import { PlanView } from './PlanView';
@@ -29,7 +29,7 @@ import {
   type Course,
   type CoursePlan,
   type Lay,
-} from './queries';
+} from '../data/ground';
 import { Tip } from '../help/Tip';
 
 /** A place: how it lies, and what is set out in it. */

@@ -5,7 +5,7 @@ import { plainTable } from '../frame/plainTable';
 import { shortDay } from '../words/days';
 import { footingWords } from '../words/ground';
 import { count } from '../words/plain';
-import type { RunsOfHorse } from './queries';
+import type { RunsOfHorse } from '../data/ground';
 import { knockedOf } from './runDraft';
 import { speedInWords } from './speed';
 

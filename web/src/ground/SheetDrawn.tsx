@@ -4,7 +4,7 @@ import type { Ridden } from './barrelDraft';
 import { BarrelsDrawn } from './BarrelsDrawn';
 import { Label, LayDrawn } from './LayDrawn';
 import { drawn, windowOf, type Feet } from './plan';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 import { SizeContext } from './size';
 import { tapeInWords } from '../words/ground';
 

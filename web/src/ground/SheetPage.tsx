@@ -8,8 +8,8 @@ import { NoPage } from '../frame/NoPage';
 import { PageFrame } from '../frame/PageFrame';
 import { Waiting } from '../frame/Waiting';
 import { Tip } from '../help/Tip';
-import { useLive } from '../tack/useLive';
-import { placesQuery } from '../yard/queries';
+import { useLive } from '../core/useLive';
+import { placesQuery } from '../data/yard';
 import { cloverleafInput } from './barrelDraft';
 import {
   coursePath,
@@ -18,7 +18,7 @@ import {
   type BarrelPlan,
   type Course,
   type Lay,
-} from './queries';
+} from '../data/ground';
 import { SheetDrawn } from './SheetDrawn';
 import { SheetTables } from './SheetTables';
 

@@ -5,10 +5,10 @@ import { Link, useSearchParams } from 'react-router';
 import { FormSelect } from '../form/FormSelect';
 import { Asked } from '../frame/Asked';
 import type { Output } from '../core/core';
-import { boardQuery } from '../board/queries';
-import { ridePath } from '../recorder/ridePath';
-import { useWho } from '../session/who';
-import { trailQuery } from './queries';
+import { boardQuery } from '../data/board';
+import { ridePath } from '../data/ridePath';
+import { useWho } from '../data/who';
+import { trailQuery } from '../data/ground';
 
 interface Props {
   courseId: string;

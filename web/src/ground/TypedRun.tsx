@@ -6,15 +6,15 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
 import { saidOfAll } from '../form/problems';
-import { RunBarrel } from '../recorder/RunBarrel';
-import { useWho } from '../session/who';
-import { useLive } from '../tack/useLive';
+import { RunBarrel } from './RunBarrel';
+import { useWho } from '../data/who';
+import { useLive } from '../core/useLive';
 import { footingWords } from '../words/ground';
 import { cloverleafInput } from './barrelDraft';
-import { useSendRun, type Course } from './queries';
+import { useSendRun, type Course } from '../data/ground';
 import { around, asPlanned, measured, rungs } from './runDraft';
-import { EyeTimes } from '../recorder/EyeTimes';
-import { endOf } from '../tape/instant';
+import { EyeTimes } from './EyeTimes';
+import { endOf } from '../words/instant';
 import { dayIn } from '../words/days';
 
 interface Props {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { FormFrame } from '../form/FormFrame';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Section } from '../frame/Section';
-import { usePutLot, type Lot } from './queries';
+import { usePutLot, type Lot } from '../data/cattle';
 
 /** What one cow of the lot may be used for on a day. */
 export function Caps({ lot }: { lot: Lot }) {

@@ -8,11 +8,11 @@ import { FormFrame } from '../form/FormFrame';
 import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import { cowKindWords, goesWords, handlingWords } from '../words/herd';
-import { cattleQuery } from '../yard/queries';
-import { usePutCow } from './queries';
+import { cattleQuery } from '../data/yard';
+import { usePutCow } from '../data/cattle';
 
 type Sheet = Schemas['CowSheet'];
 

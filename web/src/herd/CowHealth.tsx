@@ -7,10 +7,10 @@ import type { Schemas } from '../api/client';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn, saidDay, shortDay } from '../words/days';
 import { signWords } from '../words/herd';
-import { usePutSign, useTakeOutTreatment, type CowPageData } from './queries';
+import { usePutSign, useTakeOutTreatment, type CowPageData } from '../data/cattle';
 import { TreatmentForm } from './TreatmentForm';
 import { Wrong } from './Wrong';
 

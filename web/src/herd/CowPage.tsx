@@ -8,7 +8,7 @@ import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { Tip } from '../help/Tip';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn, saidDay, shortDay } from '../words/days';
 import { cowKindWords, goesWords, handlingWords, leftInWords, stopsInWords } from '../words/herd';
 import { count } from '../words/plain';
@@ -16,7 +16,7 @@ import { CowForm } from './CowForm';
 import { CowHealth } from './CowHealth';
 import { CowWorks } from './CowWorks';
 import { Headings } from './Headings';
-import { cowQuery, lotPath, usePutCowAway, type CowPageData } from './queries';
+import { cowQuery, lotPath, usePutCowAway, type CowPageData } from '../data/cattle';
 import { Tag } from './Tag';
 import { Wrong } from './Wrong';
 

@@ -2,7 +2,7 @@ import Typography from '@mui/material/Typography';
 import { RowsForm } from '../form/RowsForm';
 import { goesWords, handlingWords } from '../words/herd';
 import { count } from '../words/plain';
-import { useCowRows } from './queries';
+import { useCowRows } from '../data/cattle';
 
 /** Several cattle at once: a CSV file, or rows pasted from a sheet. */
 export function CowRows({ lotId, onDone }: { lotId: string; onDone: () => void }) {

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Section } from '../frame/Section';
 import { plainTable } from '../frame/plainTable';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
 import { howWords } from '../words/herd';
 

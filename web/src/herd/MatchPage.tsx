@@ -6,7 +6,7 @@ import { Link, useParams } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayAfter, dayIn, longDay } from '../words/days';
 import { count } from '../words/plain';
 import {
@@ -16,7 +16,7 @@ import {
   goesWords,
   stopsInWords,
 } from '../words/herd';
-import { cowPath, matchPath, matchQuery, worksPath } from './queries';
+import { cowPath, matchPath, matchQuery, worksPath } from '../data/cattle';
 import { Tag } from './Tag';
 
 /** Which cow for which horse on a day, all horses together. */

@@ -10,10 +10,10 @@ import { FormFrame } from '../form/FormFrame';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
 import { count } from '../words/plain';
-import { usePutSettling, useTakeOutSettling, type Lot } from './queries';
+import { usePutSettling, useTakeOutSettling, type Lot } from '../data/cattle';
 import { Wrong } from './Wrong';
 
 /** When the herd was settled, and how it went; written down the day it is done. */

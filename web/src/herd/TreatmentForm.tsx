@@ -4,9 +4,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { FormFrame } from '../form/FormFrame';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
-import { usePutTreatment } from './queries';
+import { usePutTreatment } from '../data/cattle';
 
 /** What a cow was given. */
 export function TreatmentForm({ cowId, onDone }: { cowId: string; onDone: () => void }) {

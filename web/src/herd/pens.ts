@@ -1,4 +1,4 @@
-import type { CowOfLot } from './queries';
+import type { CowOfLot } from '../data/cattle';
 
 /** Where a cow stands in the herd book. */
 export type Pen = 'fresh' | 'going_stale' | 'done' | 'sorted_off' | 'gone';

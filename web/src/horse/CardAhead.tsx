@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { sideWords } from '../words/answers';
 import { dayIn, daysBetween, longDay } from '../words/days';
-import type { HorsePage } from './queries';
-import { useRemoveCardBlock } from './changes';
+import type { HorsePage } from '../data/horse';
+import { useRemoveCardBlock } from '../data/horseChanges';
 
 /** What was put on the cards of today and later. */
 export function CardAhead({ page }: { page: HorsePage }) {

@@ -7,12 +7,12 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { TextBox } from '../frame/TextBox';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
 import { careWords, isFlag } from '../words/states';
 import { CareComes } from './CareComes';
-import type { HorsePage } from './queries';
-import { useAddCare, useClearCare } from './changes';
+import type { HorsePage } from '../data/horse';
+import { useAddCare, useClearCare } from '../data/horseChanges';
 
 type Kind = Schemas['CareKind'];
 const kinds = Object.keys(careWords) as Kind[];

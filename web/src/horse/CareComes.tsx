@@ -4,11 +4,11 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { dueInWords } from '../care/words';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import { careDueWords } from '../words/states';
-import { useSetCareAgain } from './changes';
-import type { HorsePage } from './queries';
+import { useSetCareAgain } from '../data/horseChanges';
+import type { HorsePage } from '../data/horse';
 
 type Comes = HorsePage['care_due'][number];
 

@@ -5,8 +5,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { Section } from '../frame/Section';
 import { DecisionList } from '../outcomes/DecisionList';
-import { outcomesQuery } from '../outcomes/queries';
-import type { HorsePage } from './queries';
+import { outcomesQuery } from '../data/outcomes';
+import type { HorsePage } from '../data/horse';
 
 /** The trainer's own decisions on this horse, and how they turned out. */
 export function Decisions({ page }: { page: HorsePage }) {

@@ -7,10 +7,10 @@ import { lately, type FirstAsk } from '../draw/firstAsks';
 import { Section } from '../frame/Section';
 import { ShareApart } from './ShareApart';
 import { sayApart } from './sayApart';
-import { levelPath } from '../level/queries';
+import { levelPath } from '../data/level';
 import { shortDay, dayAfter } from '../words/days';
 import { count, percent } from '../words/plain';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 
 const days = 60;
 const shownAtFirst = 6;

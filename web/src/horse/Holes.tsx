@@ -6,13 +6,13 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { sideWords } from '../words/answers';
 import { count, percent } from '../words/plain';
 import { dayAfter, dayIn, saidDay } from '../words/days';
-import type { HorsePage } from './queries';
-import { useAddCardBlock } from './changes';
+import type { HorsePage } from '../data/horse';
+import { useAddCardBlock } from '../data/horseChanges';
 
 /** The faults of the last weeks, the holes under them, and how to fix them. */
 export function Holes({ page, today }: { page: HorsePage; today: boolean }) {

@@ -10,14 +10,14 @@ import { LadderRails } from '../draw/LadderRails';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
 import { LevelList } from '../ladder/LevelList';
-import { ladderQuery } from '../ladder/queries';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { ladderQuery } from '../data/ladder';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, longDay } from '../words/days';
 import { saidState, stateWords } from '../words/states';
-import { placeOf } from './levels';
-import type { HorsePage } from './queries';
+import { placeOf } from '../data/levelsOfHorse';
+import type { HorsePage } from '../data/horse';
 import { Tip } from '../help/Tip';
 
 /** The ladder with this horse on it. */

@@ -6,11 +6,11 @@ import { Link } from 'react-router';
 import { SoftMap } from '../draw/SoftMap';
 import { change, zonesAt, type ZoneSide } from '../draw/softMap';
 import { Section } from '../frame/Section';
-import { levelPath } from '../level/queries';
+import { levelPath } from '../data/level';
 import { sideWords } from '../words/answers';
 import { percent } from '../words/plain';
 import { gaitWords, zoneWords } from '../words/states';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 import { Tip } from '../help/Tip';
 
 type Gait = HorsePage['soft_map'][number]['gait'];

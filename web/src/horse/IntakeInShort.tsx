@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { Section } from '../frame/Section';
-import { intakePath } from '../intake/queries';
-import { levelPath } from '../level/queries';
+import { intakePath } from '../data/intake';
+import { levelPath } from '../data/level';
 import { longDay } from '../words/days';
 import { count } from '../words/plain';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 
 /** What the intake showed and what waits for a first ask; the way to one for a horse nobody has asked yet. */
 export function IntakeInShort({ page, today }: { page: HorsePage; today: boolean }) {

@@ -4,11 +4,11 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, longDay, saidDay } from '../words/days';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 
 /** What the last ride asked and what it changed, first of all that stands on the page. */
 export function LastRide({ page }: { page: HorsePage }) {

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { loadQuery } from '../care/queries';
+import { loadQuery } from '../data/care';
 import { LoadDays } from '../draw/LoadDays';
 import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';

@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
-import { levelPath } from '../level/queries';
-import { ridePath } from '../recorder/ridePath';
-import { useWho } from '../session/who';
+import { levelPath } from '../data/level';
+import { ridePath } from '../data/ridePath';
+import { useWho } from '../data/who';
 import { verdictWords } from '../words/answers';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 
 /** The one thing to do next with the horse; who should look at it stands before. */
 export function NextThing({ page, today }: { page: HorsePage; today: boolean }) {

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
 import { count } from '../words/plain';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 
 /** Who rode the horse lately, and how each differs from the barn's usual rider. */
 export function Riders({ page }: { page: HorsePage }) {

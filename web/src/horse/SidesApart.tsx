@@ -8,9 +8,9 @@ import { SideBeam } from '../draw/SideBeam';
 import { Figures } from '../frame/Figures';
 import { Section } from '../frame/Section';
 import { Tip } from '../help/Tip';
-import { levelPath } from '../level/queries';
+import { levelPath } from '../data/level';
 import { count, percent } from '../words/plain';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 import { sidesInFigures, sidesInWords } from './sidesInWords';
 
 const shownAtFirst = 5;

@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { Section } from '../frame/Section';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { percent } from '../words/plain';
 import { dayIn, saidDay } from '../words/days';
-import type { HorsePage } from './queries';
+import type { HorsePage } from '../data/horse';
 
 /** Held levels that slip against the horse's own settled level. */
 export function Slips({ page }: { page: HorsePage }) {

@@ -2,12 +2,12 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
-import { traitsQuery } from '../card/queries';
+import { traitsQuery } from '../data/card';
 import { Asked } from '../frame/Asked';
 import { Chip } from '../frame/Chip';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { useSetTraits } from './changes';
+import { useWho } from '../data/who';
+import { useSetTraits } from '../data/horseChanges';
 
 /** What the horse is like, and what that changes on its card. */
 export function Traits({ horse }: { horse: Schemas['Horse'] }) {

@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { tripsQuery } from '../care/queries';
+import { tripsQuery } from '../data/care';
 import { Section } from '../frame/Section';
 
 /** Trips with the trailer, and how many of them asked nothing. */

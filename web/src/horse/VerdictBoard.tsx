@@ -4,15 +4,15 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
-import { ladderQuery } from '../ladder/queries';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { ladderQuery } from '../data/ladder';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { verdictWords } from '../words/answers';
 import { dayIn, saidDay } from '../words/days';
 import { pronouns } from '../words/horse';
 import { stateWords } from '../words/states';
-import { heldOf, rustyOf, underWay, type PlacedLevel } from './levels';
-import type { HorsePage } from './queries';
+import { heldOf, rustyOf, underWay, type PlacedLevel } from '../data/levelsOfHorse';
+import type { HorsePage } from '../data/horse';
 
 /** Every level under way, track by track, with what the judge says of it. */
 export function VerdictBoard({ page }: { page: HorsePage }) {

@@ -11,12 +11,12 @@ import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Section } from '../frame/Section';
 import { LevelsToHold } from '../ladder/LevelsToHold';
-import { programsQuery } from '../program/queries';
-import { roadPath } from '../road/queries';
-import { useWho } from '../session/who';
+import { programsQuery } from '../data/programs';
+import { roadPath } from '../data/road';
+import { useWho } from '../data/who';
 import { dayAfter, dayIn, daysBetween, longDay } from '../words/days';
 import { count } from '../words/plain';
-import { useSetGoals } from './queries';
+import { useSetGoals } from '../data/horses';
 
 const kinds: [Schemas['GoalKind'], string][] = [
   ['show', 'Show or run'],

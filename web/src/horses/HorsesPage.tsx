@@ -7,11 +7,11 @@ import { Asked } from '../frame/Asked';
 import { BarnLinks } from '../frame/BarnLinks';
 import { NoHorses } from '../frame/NoHorses';
 import { PageFrame } from '../frame/PageFrame';
-import { horsePath } from '../horse/queries';
-import { useWho } from '../session/who';
+import { horsePath } from '../data/horse';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
 import { horseLine } from '../words/horse';
-import { everyHorseQuery, useSendHome, type HorseOfBarn } from './queries';
+import { everyHorseQuery, useSendHome, type HorseOfBarn } from '../data/horses';
 
 /** Every horse of the barn, those that went home among them. */
 export function HorsesPage() {

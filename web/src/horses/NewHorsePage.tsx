@@ -5,7 +5,7 @@ import { FormFrame } from '../form/FormFrame';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { PageFrame } from '../frame/PageFrame';
 import { SheetFields, sheetFields } from './SheetFields';
-import { useAddHorse, type Sheet } from './queries';
+import { useAddHorse, type Sheet } from '../data/horses';
 
 /** A new horse; an intake ride is offered for it at once. */
 export function NewHorsePage() {

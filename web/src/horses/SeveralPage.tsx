@@ -6,7 +6,7 @@ import { RowsForm } from '../form/RowsForm';
 import { PageFrame } from '../frame/PageFrame';
 import { plainTable } from '../frame/plainTable';
 import { count } from '../words/plain';
-import { useRows } from './queries';
+import { useRows } from '../data/horses';
 
 /** Several horses at once: a CSV file, or rows pasted from a sheet. */
 export function SeveralPage() {

@@ -4,9 +4,9 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
-import { peopleQuery } from '../people/queries';
-import { programsQuery } from '../program/queries';
-import type { Sheet } from './queries';
+import { peopleQuery } from '../data/people';
+import { programsQuery } from '../data/programs';
+import type { Sheet } from '../data/horses';
 
 const sexes: [Schemas['Sex'], string][] = [
   ['mare', 'Mare'],

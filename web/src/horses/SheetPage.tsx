@@ -9,11 +9,11 @@ import { fieldsOf, saidOfAll } from '../form/problems';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { horsePath } from '../horse/queries';
-import { useWho } from '../session/who';
+import { horsePath } from '../data/horse';
+import { useWho } from '../data/who';
 import { Goals } from './Goals';
 import { SheetFields, sheetFields } from './SheetFields';
-import { sheetQuery, useChangeHorse, useSendHome } from './queries';
+import { sheetQuery, useChangeHorse, useSendHome } from '../data/horses';
 
 /** What is written down of a horse, its goals, going home. */
 export function SheetPage() {

@@ -5,11 +5,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { FoundRail } from '../draw/FoundRail';
 import { Section } from '../frame/Section';
-import { ladderQuery } from '../ladder/queries';
-import { levelPath } from '../level/queries';
+import { ladderQuery } from '../data/ladder';
+import { levelPath } from '../data/level';
 import { longDay } from '../words/days';
 import { count } from '../words/plain';
-import type { FoundLevel, Intake } from './queries';
+import type { FoundLevel, Intake } from '../data/intake';
 import { Tip } from '../help/Tip';
 
 /** What an intake found: track by track, the holes, and what is still unknown and why. */

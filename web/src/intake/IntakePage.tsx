@@ -3,15 +3,15 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
-import { packQuery } from '../core/pack';
+import { packQuery } from '../offline/pack';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
-import { useTakenAlong } from '../recorder/useTakenAlong';
-import { useWho } from '../session/who';
-import { horseQuery } from '../today/queries';
+import { useTakenAlong } from '../offline/useTakenAlong';
+import { useWho } from '../data/who';
+import { horseQuery } from '../data/today';
 import { Found } from './Found';
-import { intakeQuery, type Intake } from './queries';
+import { intakeQuery, type Intake } from '../data/intake';
 import { StoryForm } from './StoryForm';
 
 /** Where a new horse stands: what its intake found, and the way to the next ride of it. */

@@ -7,21 +7,21 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
-import type { Pack } from '../core/judgeInput';
+import type { Pack } from '../offline/judgeInput';
 import { Chip } from '../frame/Chip';
 import { Section } from '../frame/Section';
-import { ladderQuery } from '../ladder/queries';
+import { ladderQuery } from '../data/ladder';
 import { sayIntake } from '../queue/intake';
 import { goingRide } from '../queue/keep';
 import { useQueue } from '../queue/queue';
-import { ridePath } from '../recorder/ridePath';
-import { useWho } from '../session/who';
+import { ridePath } from '../data/ridePath';
+import { useWho } from '../data/who';
 import { atHandWords } from '../words/card';
 import { dayIn } from '../words/days';
 import { toggled } from '../ride/toggled';
 import { rigWords } from '../words/states';
-import { intakeInput, nextAsk } from './nextAsk';
-import { noStory, type Intake, type Story } from './queries';
+import { intakeInput, nextAsk } from '../offline/nextAsk';
+import { noStory, type Intake, type Story } from '../data/intake';
 
 interface Props {
   horse: Schemas['Horse'];

@@ -9,13 +9,13 @@ import { LadderRails } from '../draw/LadderRails';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { nameOf, placeOf } from '../horse/levels';
-import { useWho } from '../session/who';
+import { nameOf, placeOf } from '../data/levelsOfHorse';
+import { useWho } from '../data/who';
 import { drawnLevels } from './drawnLevels';
 import { gateInWords } from './gateInWords';
 import { LevelList } from './LevelList';
-import { ladderQuery, type ShownLadder } from './queries';
-import { programsQuery } from '../program/queries';
+import { ladderQuery, type ShownLadder } from '../data/ladder';
+import { programsQuery } from '../data/programs';
 
 /** The ladder as it ships, and the programs that differ from it. */
 export function LadderPage() {

@@ -4,10 +4,10 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import type { Schemas } from '../api/client';
-import { ladderQuery } from './queries';
+import { ladderQuery } from '../data/ladder';
 
 const LevelPicker = lazy(async () => ({
-  default: (await import('../recorder/LevelPicker')).LevelPicker,
+  default: (await import('./LevelPicker')).LevelPicker,
 }));
 
 type Level = Schemas['Level'];

@@ -4,11 +4,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Figures } from '../frame/Figures';
-import { nameOf } from '../horse/levels';
-import { horsePageQuery } from '../horse/queries';
+import { nameOf } from '../data/levelsOfHorse';
+import { horsePageQuery } from '../data/horse';
 import { verdictWords } from '../words/answers';
 import { howSure, pInWords } from '../words/plain';
-import { levelPath, type HorseLevel } from './queries';
+import { levelPath, type HorseLevel } from '../data/level';
 
 interface Props {
   judged: Schemas['JudgedLevel'];

@@ -2,8 +2,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { useAnswerDrop } from '../horse/changes';
-import type { HorseLevel } from './queries';
+import { useAnswerDrop } from '../data/horseChanges';
+import type { HorseLevel } from '../data/level';
 import { SayDialog } from './SayDialog';
 
 /** Who looked at a side that went bad at once: the trainer's answer closes the caution. */

@@ -6,10 +6,10 @@ import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
-import { useOverrule, useWithdrawOverrule } from '../horse/changes';
+import { useOverrule, useWithdrawOverrule } from '../data/horseChanges';
 import { pronouns } from '../words/horse';
 import { verdictWords, type Verdict } from '../words/answers';
-import type { HorseLevel } from './queries';
+import type { HorseLevel } from '../data/level';
 import { SayDialog } from './SayDialog';
 
 /** What a trainer can decide instead, and what it does. */

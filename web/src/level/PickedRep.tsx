@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { handWords, seconds, sideWords, type HandWeight } from '../words/answers';
 import { clockIn, longDay } from '../words/days';
 import { isGive, measureInWords } from '../words/measures';

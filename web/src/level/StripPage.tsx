@@ -13,13 +13,13 @@ import { StripKey } from '../draw/StripKey';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { sideWords, type Side } from '../words/answers';
 import { dayIn, longDay, saidDay } from '../words/days';
 import { PickedRep } from './PickedRep';
 import { useFewAtFirst } from '../frame/useFewAtFirst';
 import { AskList } from './AskList';
-import { levelPath, stripsQuery, type HorseLevel } from './queries';
+import { levelPath, stripsQuery, type HorseLevel } from '../data/level';
 import { useLevel } from './useLevel';
 import { Tip } from '../help/Tip';
 

@@ -1,5 +1,5 @@
 import { useParams, useSearchParams } from 'react-router';
-import type { HorseLevel } from './queries';
+import type { HorseLevel } from '../data/level';
 
 /** The level that the address names. */
 export function useLevel(): HorseLevel {

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { NavLink } from 'react-router';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 
 /** The pages of looking back: how decisions turned out; for trainers, the month over the barn. */
 export function BackLinks() {

@@ -8,13 +8,13 @@ import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
 import { useFewAtFirst } from '../frame/useFewAtFirst';
-import { levelPath } from '../level/queries';
-import { useWho } from '../session/who';
+import { levelPath } from '../data/level';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
 import { keptBackWords, outcomeWords } from '../words/states';
 import { BackLinks } from './BackLinks';
 import { DecisionList } from './DecisionList';
-import { outcomesQuery } from './queries';
+import { outcomesQuery } from '../data/outcomes';
 
 /** How verdicts and the trainer's own decisions turned out. */
 export function OutcomesPage() {

@@ -7,7 +7,7 @@ import { ProblemError } from '../api/client';
 import { NosebandMark } from '../draw/NosebandMark';
 import { Waiting } from '../frame/Waiting';
 import { capital } from '../words/plain';
-import { linkReportQuery, linkViewQuery } from './queries';
+import { linkReportQuery, linkViewQuery } from '../data/owner';
 import { ReportTold } from './ReportTold';
 import { ReportTools } from './ReportTools';
 import { Seen } from './Seen';

@@ -8,9 +8,9 @@ import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { LinkToHand } from '../frame/LinkToHand';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayAndClockIn, dayIn, longDay, saidDay } from '../words/days';
-import { horseLinksQuery, useMakeHorseLink, useRevokeHorseLink } from './queries';
+import { horseLinksQuery, useMakeHorseLink, useRevokeHorseLink } from '../data/owner';
 
 type Days = '30' | '90' | '365';
 const lengths: [Days, string][] = [

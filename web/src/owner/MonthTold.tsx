@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { GatePicture, LadderPicture, RoadPicture, ThenAndNow } from './pictures';
-import type { ReportSection, ToldMonth } from './queries';
+import type { ReportSection, ToldMonth } from '../data/owner';
 
 type Part = Schemas['ReportPart'];
 

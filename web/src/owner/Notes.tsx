@@ -8,7 +8,7 @@ import type { Schemas } from '../api/client';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { saidDay } from '../words/days';
-import { useBringBackNote, useTakeBackNote, useTellOwner, writtenWordsQuery } from './queries';
+import { useBringBackNote, useTakeBackNote, useTellOwner, writtenWordsQuery } from '../data/owner';
 
 interface Props {
   horseId: string;

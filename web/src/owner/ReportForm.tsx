@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { partWords } from './MonthTold';
-import { useChangeReport, type OwnersReport, type ReportSection } from './queries';
+import { useChangeReport, type OwnersReport, type ReportSection } from '../data/owner';
 
 const parts = Object.keys(partWords) as ReportSection['part'][];
 

@@ -2,7 +2,7 @@ import Typography from '@mui/material/Typography';
 import { horseLine } from '../words/horse';
 import { longDay } from '../words/days';
 import { MonthTold } from './MonthTold';
-import type { OwnersReport } from './queries';
+import type { OwnersReport } from '../data/owner';
 
 /** A report as it is read. */
 export function ReportTold({ report }: { report: OwnersReport }) {

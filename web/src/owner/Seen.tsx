@@ -8,7 +8,7 @@ import { horseLine } from '../words/horse';
 import { capital } from '../words/plain';
 import { longDay, saidDay } from '../words/days';
 import { MonthTold } from './MonthTold';
-import type { OwnersView } from './queries';
+import type { OwnersView } from '../data/owner';
 
 interface Props {
   view: OwnersView;

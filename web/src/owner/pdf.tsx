@@ -16,7 +16,7 @@ import { longDay, shortDay } from '../words/days';
 import { partWords } from './MonthTold';
 import { forPaper } from './forPaper';
 import { heldBehind, rungsOf } from './pictures';
-import type { OwnersReport, ReportSection, ToldMonth } from './queries';
+import type { OwnersReport, ReportSection, ToldMonth } from '../data/owner';
 
 /** Room between the margins of a letter page, in points. */
 const room = 612 - 2 * 54;

@@ -11,7 +11,7 @@ import { useWidth } from '../draw/useWidth';
 import { LevelList } from '../ladder/LevelList';
 import { saidState } from '../words/states';
 import { longDay, shortDay } from '../words/days';
-import type { ToldMonth } from './queries';
+import type { ToldMonth } from '../data/owner';
 import { Tip } from '../help/Tip';
 
 /** The pictures of a month, each under the words that it belongs to. */

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { LinkToHand } from '../frame/LinkToHand';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayAndClockIn } from '../words/days';
 
 /** The link by which somebody comes in, or sets a new password. */

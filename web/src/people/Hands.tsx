@@ -5,7 +5,7 @@ import { HandWeeks } from '../draw/HandWeeks';
 import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
 import { Tip } from '../help/Tip';
-import { handsQuery } from '../tack/queries';
+import { handsQuery } from '../data/tack';
 
 /** How much somebody has in the hand, week by week. */
 export function Hands({ personId, name }: { personId: string; name: string }) {

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { handsQuery } from '../tack/queries';
+import { handsQuery } from '../data/tack';
 
 /** A kind word to the trainer where somebody has more in the hand than the tack allows. */
 export function HeavyHands() {

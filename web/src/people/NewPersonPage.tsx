@@ -7,7 +7,7 @@ import { fieldsOf, saidOfAll } from '../form/problems';
 import { PageFrame } from '../frame/PageFrame';
 import { ComeInLink } from './ComeInLink';
 import { PersonFields, type PersonDraft } from './PersonFields';
-import { useAddPerson } from './queries';
+import { useAddPerson } from '../data/people';
 
 const nobody: PersonDraft = {
   name: '',

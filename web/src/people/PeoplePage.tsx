@@ -6,10 +6,10 @@ import { Link } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { BarnLinks } from '../frame/BarnLinks';
 import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { roleMeans, roleWords } from '../words/people';
 import { clearanceInWords, hoursInWords } from './inWords';
-import { peopleQuery, type PersonOfBarn } from './queries';
+import { peopleQuery, type PersonOfBarn } from '../data/people';
 
 /** Who works here, and who can come in. */
 export function PeoplePage() {

@@ -6,8 +6,8 @@ import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
 import { Chip } from '../frame/Chip';
-import { horsesQuery } from '../horse/queries';
-import { useWho } from '../session/who';
+import { horsesQuery } from '../data/horse';
+import { useWho } from '../data/who';
 import { roleMeans, roleWords, suggestedSignIn } from '../words/people';
 import { rigWords } from '../words/states';
 

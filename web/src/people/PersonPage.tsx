@@ -10,7 +10,7 @@ import { fieldsOf, saidOfAll } from '../form/problems';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayAndClockIn } from '../words/days';
 import { Hands } from './Hands';
 import { HoursFields } from './HoursFields';
@@ -23,7 +23,7 @@ import {
   useMakeLink,
   useRevokeLink,
   type PersonOfBarn,
-} from './queries';
+} from '../data/people';
 
 /** One person: what they are, may ride, and when; their link; leaving. */
 export function PersonPage() {

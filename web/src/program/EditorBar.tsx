@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
-import { same, type Program } from './changes';
-import { useSaveProgram } from './queries';
+import { same } from './changes';
+import { useSaveProgram, type Program } from '../data/programs';
 import type { Draft } from './useDraft';
 
 interface Props {

@@ -7,9 +7,9 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { Section } from '../frame/Section';
-import { horsePath, horsesQuery } from '../horse/queries';
-import { usePutOnProgram } from '../horse/changes';
-import { programsQuery } from './queries';
+import { horsePath, horsesQuery } from '../data/horse';
+import { usePutOnProgram } from '../data/horseChanges';
+import { programsQuery } from '../data/programs';
 
 /** Which horses are on the program; one is put on it or taken off. */
 export function HorsesOnIt({

@@ -1,10 +1,10 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { answer, client, type Schemas } from '../api/client';
-import { useSave } from '../form/useSave';
+import { useSave } from '../data/save';
 import { Section } from '../frame/Section';
 import { LevelsToHold } from '../ladder/LevelsToHold';
-import { programsQuery } from './queries';
+import { programsQuery } from '../data/programs';
 
 /** The levels a program leads to; a horse's goal takes them over with one tap. */
 export function LeadsTo({ programId }: { programId: string }) {

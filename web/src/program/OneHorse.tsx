@@ -6,12 +6,12 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { calculate, hasCore } from '../core/core';
-import { packQuery } from '../core/pack';
+import { packQuery } from '../offline/pack';
 import { VerdictMark } from '../draw/VerdictMark';
-import { horsesQuery } from '../horse/queries';
+import { horsesQuery } from '../data/horse';
 import { verdictWords } from '../words/answers';
 import { count } from '../words/plain';
-import type { Program } from './changes';
+import type { Program } from '../data/programs';
 
 interface Props {
   content: Program;

@@ -8,12 +8,12 @@ import { useDebounce } from 'use-debounce';
 import type { Schemas } from '../api/client';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Section } from '../frame/Section';
-import { horsesQuery } from '../horse/queries';
-import { levelPath } from '../level/queries';
+import { horsesQuery } from '../data/horse';
+import { levelPath } from '../data/level';
 import { verdictWords } from '../words/answers';
 import { stateWords } from '../words/states';
-import type { Program } from './changes';
-import { previewQuery } from './queries';
+import type { Program } from '../data/programs';
+import { previewQuery } from '../data/programs';
 import { count } from '../words/plain';
 import { Waiting } from '../frame/Waiting';
 

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { answer, client } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
-import { useSave } from '../form/useSave';
-import { programsQuery } from './queries';
+import { useSave } from '../data/save';
+import { programsQuery } from '../data/programs';
 
 const most = 7;
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { clockIn, dayIn, saidDay } from '../words/days';
 import { same } from './changes';
 import type { Draft } from './useDraft';

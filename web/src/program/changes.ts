@@ -1,7 +1,6 @@
 import type { Schemas } from '../api/client';
+import type { Program } from '../data/programs';
 import { valueAt, withValue, type Value } from './gateFields';
-
-export type Program = Schemas['Program'];
 
 /** A skill, or one rung of it, as a change names it. */
 export interface Target {

@@ -1,4 +1,4 @@
-import type { Program } from './changes';
+import type { Program } from '../data/programs';
 
 /** A program being changed, step by step. */
 export interface Draft {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { useWho } from '../session/who';
-import type { Program } from './changes';
+import { useWho } from '../data/who';
+import type { Program } from '../data/programs';
 import {
   begun,
   canRedo,

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { seconds, sideWords } from '../words/answers';
 import { clockIn } from '../words/days';
 import type { KeptHold } from './db';

@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useEffect } from 'react';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import type { KeptHold } from './db';
 import { cutOff, settleHold } from './keep';

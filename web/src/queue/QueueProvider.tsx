@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { touches } from '../live/touches';
-import { sessionEnded } from '../session/queries';
-import { useWho } from '../session/who';
+import { touches } from '../data/touches';
+import { sessionEnded } from '../data/session';
+import { useWho } from '../data/who';
 import { keptDatabase } from './db';
 import { Keeper } from './Keeper';
 import { QueueContext } from './queue';

@@ -4,12 +4,12 @@ import Typography from '@mui/material/Typography';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { clockIn } from '../words/days';
 import type { KeptDatabase, KeptRide } from './db';
 import { finish, goesOnForMs, openRides } from './keep';
 import { useQueue } from './queue';
-import { ridePath } from '../recorder/ridePath';
+import { ridePath } from '../data/ridePath';
 
 /** A ride left open is offered on every page until it is finished, also after midnight. */
 export function RidingNow() {

@@ -5,8 +5,8 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import { useSignOut } from '../session/queries';
-import { useWho } from '../session/who';
+import { useSignOut } from '../data/session';
+import { useWho } from '../data/who';
 import { useQueue } from './queue';
 import { count } from '../words/plain';
 

@@ -1,3 +1,4 @@
+import { batchForm } from '../data/batchForm';
 import { answer, client, ProblemError, type Schemas } from '../api/client';
 import { mostAtOnce, type Batch } from './batch';
 import { asSentRep, asSentRide, waiting } from './batch';
@@ -13,9 +14,6 @@ export interface Sent {
   /** The horses of which the server knows more now. */
   horseIds: string[];
 }
-
-/** The form of a batch; the server answers 426 when it reads another. */
-export const batchForm = '2';
 
 /** Problems that are about who and when, not about a row. */
 const notOfARow = new Set([401, 403, 408, 426, 429, 502, 503, 504]);

@@ -3,17 +3,19 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
-import { ladderQuery } from '../ladder/queries';
+import { ladderQuery } from '../data/ladder';
 import type { KeptDatabase } from '../queue/db';
 import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
 import { partWords } from '../words/card';
 import { rigWords } from '../words/states';
-import { ridePath } from './ridePath';
+import { ridePath } from '../data/ridePath';
 import type { CardPart } from './useCardParts';
 import type { Recorder } from './useRecorder';
 
-const LevelPicker = lazy(async () => ({ default: (await import('./LevelPicker')).LevelPicker }));
+const LevelPicker = lazy(async () => ({
+  default: (await import('../ladder/LevelPicker')).LevelPicker,
+}));
 
 const RigPick = lazy(async () => ({ default: (await import('./RigPick')).RigPick }));
 

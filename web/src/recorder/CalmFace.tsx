@@ -3,13 +3,13 @@ import Typography from '@mui/material/Typography';
 import { useEffect } from 'react';
 import { goesOnForMs } from '../queue/keep';
 import { drawnToWords, relaxingWords, troubleWords } from '../words/signs';
-import { FaceButton } from './FaceButton';
-import { useFaceClock } from './faceClock';
+import { FaceButton } from '../frame/FaceButton';
+import { useFaceClock } from '../frame/faceClock';
 import type { Measure, Side } from './faces';
 import { OneSide } from './OneSide';
 import { answerKey } from './keys';
 import { useKey } from './useKey';
-import { useNow } from './useNow';
+import { useNow } from '../frame/useNow';
 import type { FaceRecorder } from './useRecorder';
 import { useRunning } from './useRunning';
 

@@ -4,12 +4,12 @@ import { useEffect, useState } from 'react';
 import { goesOnForMs } from '../queue/keep';
 import { sideWords } from '../words/answers';
 import { count } from '../words/plain';
-import { FaceButton } from './FaceButton';
-import { useFaceClock } from './faceClock';
+import { FaceButton } from '../frame/FaceButton';
+import { useFaceClock } from '../frame/faceClock';
 import { numberOf, type Side } from './faces';
 import { askedSoFar } from './Half';
 import { useKey } from './useKey';
-import { useNow } from './useNow';
+import { useNow } from '../frame/useNow';
 import type { FaceRecorder } from './useRecorder';
 import { useRunning } from './useRunning';
 

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { count } from '../words/plain';
-import { FaceButton } from './FaceButton';
+import { FaceButton } from '../frame/FaceButton';
 import type { Side } from './faces';
 import { OneSide } from './OneSide';
 import { answerKey } from './keys';

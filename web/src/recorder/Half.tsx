@@ -5,7 +5,7 @@ import type { KeptRep } from '../queue/db';
 import { seconds } from '../words/answers';
 import { timeOf, type Measure } from '../words/measures';
 import { isBeingWritten } from './beingWritten';
-import { useFaceClock } from './faceClock';
+import { useFaceClock } from '../frame/faceClock';
 import { elapsedS, type Hold, type Side } from './hold';
 import type { HalfPointing } from './useHold';
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { sideWords } from '../words/answers';
-import { ridePath } from './ridePath';
+import { ridePath } from '../data/ridePath';
 import type { Recorder } from './useRecorder';
 import type { IntakeHere } from './useIntake';
 

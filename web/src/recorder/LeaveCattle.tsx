@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { ladderQuery } from '../ladder/queries';
+import { ladderQuery } from '../data/ladder';
 import { leaveCattle } from '../queue/work';
 import { useQueue } from '../queue/queue';
-import { ridePath } from './ridePath';
+import { ridePath } from '../data/ridePath';
 import type { Advice, usePen } from './usePen';
 import type { Recorder } from './useRecorder';
 

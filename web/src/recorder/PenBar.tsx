@@ -9,7 +9,7 @@ import { beginWork, endWork } from '../queue/work';
 import { useQueue } from '../queue/queue';
 import { goesWords, howWords, notForWords, stopsInWords } from '../words/herd';
 import { LeaveCattle } from './LeaveCattle';
-import { ridePath } from './ridePath';
+import { ridePath } from '../data/ridePath';
 import { tempoOf, usePen } from './usePen';
 import type { Recorder } from './useRecorder';
 

@@ -6,16 +6,16 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ProblemError } from '../api/client';
-import { useClicker } from '../clicker/useClicker';
-import { voiceWanted } from '../clicker/voiceWanted';
+import { useClicker } from './clicker/useClicker';
+import { voiceWanted } from './clicker/voiceWanted';
 import { pairedGauge } from '../devices/paired';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { levelPath, levelQuery } from '../level/queries';
+import { levelPath, levelQuery } from '../data/level';
 import { useLevel } from '../level/useLevel';
 import { useQueue } from '../queue/queue';
 import { SignedOutBar } from '../session/SignedOutBar';
-import { useSessionEnded, useWho } from '../session/who';
+import { useSessionEnded, useWho } from '../data/who';
 import { useLight } from '../theme/light';
 import { themeFor } from '../theme/theme';
 import { Blocks } from './Blocks';
@@ -46,7 +46,7 @@ const GaugeBar = lazy(() =>
 );
 
 const Spoken = lazy(() =>
-  import('../clicker/Spoken')
+  import('./clicker/Spoken')
     .then(({ Spoken }) => ({ default: Spoken }))
     .catch(() => ({ default: () => <></> })),
 );

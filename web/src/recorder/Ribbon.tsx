@@ -7,8 +7,8 @@ import { lazy, Suspense, useState } from 'react';
 import { cardId } from '../queue/card';
 import { horseAsks, setShare, takeAskBack } from '../queue/share';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
-import { twoReinQuery } from '../tack/worn';
+import { useWho } from '../data/who';
+import { twoReinQuery } from '../data/tackOfHorse';
 import { dayIn } from '../words/days';
 import type { Recorder } from './useRecorder';
 

@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { ShareRibbon } from '../draw/ShareRibbon';
 import { useQueue } from '../queue/queue';
-import { useNow } from './useNow';
+import { useNow } from '../frame/useNow';
 
 /** The ride so far. */
 export function RibbonSoFar({ rideId }: { rideId: string }) {

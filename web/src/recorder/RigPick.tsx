@@ -9,7 +9,7 @@ import type { Schemas } from '../api/client';
 import { TextBox } from '../frame/TextBox';
 import type { Rig } from '../queue/db';
 import { rigWords } from '../words/states';
-import type { HorseTack } from '../tack/worn';
+import type { HorseTack } from '../data/tackOfHorse';
 import { rigKind, short } from './rigNamed';
 
 const kinds = Object.keys(rigWords) as Schemas['RigKind'][];

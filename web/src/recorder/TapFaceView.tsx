@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { lazy, Suspense, useState } from 'react';
 import type { Choice, Side, TapFace } from './faces';
-import { FaceButton } from './FaceButton';
+import { FaceButton } from '../frame/FaceButton';
 import { OneSide } from './OneSide';
 import { answerKey } from './keys';
 import type { FaceRecorder } from './useRecorder';

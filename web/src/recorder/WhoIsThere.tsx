@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
 import { nobody } from '../words/people';
 import type { WhoIsThereAsked } from './useWhoIsThere';
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ladderQuery } from '../ladder/queries';
-import { levelQuery } from '../level/queries';
+import { ladderQuery } from '../data/ladder';
+import { levelQuery } from '../data/level';
 import type { Level } from '../queue/keep';
 
 /**

@@ -4,7 +4,7 @@ import { byGauge, gaugeIsHeard } from '../devices/gaugeNow';
 import { cutOff, forgetHold, holdsOn, keepHold, type Level } from '../queue/keep';
 import { thisPage } from '../queue/pages';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import type { Measure } from '../words/measures';
 import type { Face, Set, Side } from './faces';

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { hasCore } from '../core/core';
-import { brakeHere, ownRides, packQuery } from '../core/pack';
+import { brakeHere, ownRides, packQuery } from '../offline/pack';
 import type { KeptRide } from '../queue/db';
 import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 
 /**

@@ -1,12 +1,12 @@
 import { useEffect, useMemo } from 'react';
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { Card } from '../card/queries';
-import { begin, useCard } from '../card/useCard';
+import type { Card } from '../data/card';
+import { begin, useCard } from '../offline/useCard';
 import type { CardPartAdded, KeptRide } from '../queue/db';
 import { cardId } from '../queue/card';
 import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 
 /** A part of the ride's card in which a level is asked. */

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { KeptRide } from '../queue/db';
-import { rideQuery } from '../ride/queries';
+import { rideQuery } from '../data/ride';
 
 /** What other devices did with this ride: asks of theirs at any level, and whether one of them finished it. */
 export function useElsewhere(ride: KeptRide | undefined) {

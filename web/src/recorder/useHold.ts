@@ -13,8 +13,8 @@ import {
 import type { HoldZone } from './faces';
 import { sideOfKey, zoneOfKey } from './keys';
 import { keysAreOff } from './keysOn';
-import { lostKeyUp } from '../clicker/type';
-import { useFaceClock } from './faceClock';
+import { lostKeyUp } from './clicker/type';
+import { useFaceClock } from '../frame/faceClock';
 
 /** How often a hold under way is noted: what a dead battery may cost of its time. */
 const noteEveryMs = 500;

@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { packQuery } from '../core/pack';
-import { intakeInput, nextAsk } from '../intake/nextAsk';
+import { packQuery } from '../offline/pack';
+import { intakeInput, nextAsk } from '../offline/nextAsk';
 import type { KeptRide } from '../queue/db';
 import { intakeOf, mayBePain, noIntake, passOver, troubleSeen } from '../queue/intake';
 import type { Level } from '../queue/keep';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 
 /** The intake this ride belongs to: the next ask, and what is known by now; none for any other ride. */

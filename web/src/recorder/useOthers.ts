@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
-import { stripsQuery } from '../level/queries';
+import { stripsQuery } from '../data/level';
 import type { KeptRep, KeptRide } from '../queue/db';
 import type { Level } from '../queue/keep';
 

@@ -2,12 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { calculate, hasCore, type Output } from '../core/core';
-import { penQuery } from '../herd/penQuery';
+import { penQuery } from '../data/pen';
 import type { Schemas } from '../api/client';
 import { goingRide } from '../queue/keep';
 import { goingWork, onCattle } from '../queue/work';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import type { Recorder } from './useRecorder';
 

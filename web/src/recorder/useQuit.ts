@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { Schemas } from '../api/client';
 import { calculate, hasCore } from '../core/core';
-import { stripsQuery } from '../level/queries';
+import { stripsQuery } from '../data/level';
 import type { KeptRep, KeptRide } from '../queue/db';
 import type { Level } from '../queue/keep';
 

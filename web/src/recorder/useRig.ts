@@ -5,8 +5,8 @@ import { rigOf } from '../queue/card';
 import type { Rig } from '../queue/db';
 import { useQueue } from '../queue/queue';
 import { setRig, wearAsBarnSays } from '../queue/rig';
-import { useWho } from '../session/who';
-import { tackQuery } from '../tack/worn';
+import { useWho } from '../data/who';
+import { tackQuery } from '../data/tackOfHorse';
 import { dayIn } from '../words/days';
 import { rigKind, short } from './rigNamed';
 

@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { cloverleafInput } from '../ground/barrelDraft';
-import { coursesQuery } from '../ground/queries';
-import { useLive } from '../tack/useLive';
+import { coursesQuery } from '../data/ground';
+import { useLive } from '../core/useLive';
 
 interface Said {
   courseId: string;

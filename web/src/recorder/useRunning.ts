@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 
 interface Kept<T> {
   /** When it was last touched. */

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useState } from 'react';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import type { Face, Set, Setting, Asked } from './faces';
 
 /**

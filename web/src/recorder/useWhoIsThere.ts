@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import type { Level } from '../queue/keep';
 import { presentOf, setPresent } from '../queue/present';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn } from '../words/days';
 import type { CardPart } from './useCardParts';
 

@@ -9,7 +9,7 @@ import { sendFile } from '../api/sendFile';
 import { FormSelect } from '../form/FormSelect';
 import { PickFile } from '../frame/PickFile';
 import { Section } from '../frame/Section';
-import { useSignedInBy } from '../session/queries';
+import { useSignedInBy } from '../data/session';
 import { capital, count } from '../words/plain';
 
 /** The whole barn as one file. */

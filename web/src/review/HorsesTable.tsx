@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import { Link } from 'react-router';
 import { plainTable } from '../frame/plainTable';
-import { ownersPath } from '../owner/queries';
+import { ownersPath } from '../data/owner';
 import { hoursWords } from '../words/hours';
-import type { HorseReview, Review } from './queries';
+import type { HorseReview, Review } from '../data/review';
 
 type Cell = [string, (horse: HorseReview, review: Review) => string];
 

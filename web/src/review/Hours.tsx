@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
 import { hoursWords } from '../words/hours';
-import type { HorseReview } from './queries';
+import type { HorseReview } from '../data/review';
 
 /** Hours by kind of work: a plank a horse, cut where the work changes. The words are under it. */
 export function Hours({ horses }: { horses: HorseReview[] }) {

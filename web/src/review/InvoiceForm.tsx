@@ -6,7 +6,7 @@ import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { save } from '../frame/save';
-import { invoiceLines } from './queries';
+import { invoiceLines } from '../data/review';
 
 /** Lines for invoices, by the trainer's own rates. */
 export function InvoiceForm({ month }: { month: string }) {

@@ -11,13 +11,13 @@ import { Section } from '../frame/Section';
 import { BackLinks } from '../outcomes/BackLinks';
 import { DecisionList } from '../outcomes/DecisionList';
 import { monthsUntil } from '../owner/months';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayIn, shortDay } from '../words/days';
 import { hoursWords } from '../words/hours';
 import { Hours } from './Hours';
 import { HorsesTable } from './HorsesTable';
 import { InvoiceForm } from './InvoiceForm';
-import { reviewQuery, type Review } from './queries';
+import { reviewQuery, type Review } from '../data/review';
 
 /** A month over the barn: what was planned and done, gained and lost, where the hours went. */
 export function ReviewPage() {

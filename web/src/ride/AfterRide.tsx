@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { VerdictMark } from '../draw/VerdictMark';
 import { Asked } from '../frame/Asked';
-import { levelPath, levelQuery, type HorseLevel } from '../level/queries';
+import { levelPath, levelQuery, type HorseLevel } from '../data/level';
 import { verdictWords } from '../words/answers';
 import { movedRails } from './movedRails';
 

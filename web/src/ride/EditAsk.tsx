@@ -5,12 +5,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ladderQuery } from '../ladder/queries';
+import { ladderQuery } from '../data/ladder';
 import type { Level } from '../queue/keep';
 import type { TimelineAsk } from '../queue/timeline';
 import { otherAnswers } from '../recorder/choices';
 import { faceOf, type Asked, type Measure } from '../recorder/faces';
-import { LevelPicker } from '../recorder/LevelPicker';
+import { LevelPicker } from '../ladder/LevelPicker';
 import { sideWords } from '../words/answers';
 import { measureInWords } from '../words/measures';
 

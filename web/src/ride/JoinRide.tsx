@@ -3,10 +3,10 @@ import { useMutation } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useNavigate } from 'react-router';
 import { answer, client } from '../api/client';
-import { cardPath } from '../card/queries';
+import { cardPath } from '../data/card';
 import { join } from '../queue/keep';
 import { useQueue } from '../queue/queue';
-import { ridePath } from '../recorder/ridePath';
+import { ridePath } from '../data/ridePath';
 import { knownRide } from './knownRide';
 
 /** One tap to go along on a ride that another device began. */

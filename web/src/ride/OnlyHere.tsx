@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useLiveQuery } from 'dexie-react-hooks';
-import type { JudgedHere } from '../core/pack';
-import { useJudgedHere } from '../core/useJudgedHere';
+import type { JudgedHere } from '../offline/pack';
+import { useJudgedHere } from '../offline/useJudgedHere';
 import { ReinStrip } from '../draw/ReinStrip';
 import { useQueue } from '../queue/queue';
 import { drawnKept } from '../recorder/LiveRein';

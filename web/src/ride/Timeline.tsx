@@ -6,7 +6,7 @@ import type { Schemas } from '../api/client';
 import { Section } from '../frame/Section';
 import { useQueue } from '../queue/queue';
 import { answerAnew, move, turn, type TimelineAsk } from '../queue/timeline';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { sideWords } from '../words/answers';
 import { clockIn } from '../words/days';
 import { measureInWords } from '../words/measures';

@@ -6,10 +6,10 @@ import { useState } from 'react';
 import { answer, client, type Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
 import { saidOfAll } from '../form/problems';
-import { useSave } from '../form/useSave';
-import { everyHorseQuery } from '../horses/queries';
+import { useSave } from '../data/save';
+import { everyHorseQuery } from '../data/horses';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { dayAndClockIn } from '../words/days';
 
 /** A ride recorded on the wrong horse is put right with all its asks; what it was is kept. */

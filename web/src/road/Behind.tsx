@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { Section } from '../frame/Section';
-import { levelPath } from '../level/queries';
+import { levelPath } from '../data/level';
 import { longDay } from '../words/days';
-import type { HorseRoad } from './queries';
+import type { HorseRoad } from '../data/road';
 
 /** What came to be held in the last half year, the latest first. */
 export function Behind({ road }: { road: HorseRoad }) {

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { datesAtRiskQuery, roadPath } from './queries';
+import { datesAtRiskQuery, roadPath } from '../data/road';
 
 /** Dates at risk, once each, calmly: over all horses, or of one. */
 export function DatesAtRisk({ horseId }: { horseId?: string }) {

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { longDay, shortDay } from '../words/days';
 import { percent } from '../words/plain';
-import type { RoadInput, RoadOutput } from './queries';
+import type { RoadInput, RoadOutput } from '../data/road';
 import { levelKey, type WhatIf } from './whatIf';
 
 interface Props {

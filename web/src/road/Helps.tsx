@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { calculateAnywhere } from '../core/anywhere';
 import { Section } from '../frame/Section';
-import type { RoadInput } from './queries';
+import type { RoadInput } from '../data/road';
 
 interface Props {
   input: RoadInput;

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Section } from '../frame/Section';
 import { count } from '../words/plain';
-import type { HorseRoad } from './queries';
+import type { HorseRoad } from '../data/road';
 
 /** What the road rests on: the barn's pace level by level, and how quick the horse is. */
 export function RestsOn({ road, text }: { road: HorseRoad; text: string }) {

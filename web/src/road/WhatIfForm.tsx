@@ -6,7 +6,7 @@ import { FormSelect } from '../form/FormSelect';
 import { OneSlider } from '../frame/OneSlider';
 import { Section } from '../frame/Section';
 import { count } from '../words/plain';
-import type { RoadInput } from './queries';
+import type { RoadInput } from '../data/road';
 import { levelKey, mostLater, planned, type WhatIf } from './whatIf';
 
 interface Props {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { calculateAnywhere } from '../core/anywhere';
-import type { RoadInput, RoadOutput } from './queries';
+import type { RoadInput, RoadOutput } from '../data/road';
 
 /** Futures drawn while a slider moves: the answer keeps up with the hand. */
 const movingFutures = 400;

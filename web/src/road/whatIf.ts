@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { dayAfter } from '../words/days';
-import type { RoadInput } from './queries';
+import type { RoadInput } from '../data/road';
 
 /** What is assumed otherwise than planned. It stands in the address of the page. */
 export interface WhatIf {

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type ReactNode } from 'react';
-import { useWho } from './who';
+import { useWho } from '../data/who';
 import { Waiting } from '../frame/Waiting';
 
 /** Shows its children over what was fetched last, so that a start without signal is not empty. */
@@ -12,7 +12,7 @@ export function KeptQueries({ children }: { children: ReactNode }) {
     let stop: () => void = () => undefined;
     let left = false;
     const restore = async () => {
-      const kept = await import('./keptQueries');
+      const kept = await import('../data/keptQueries');
       await kept.restoreQueries(queries, who);
       return () => kept.keepQueries(queries, who);
     };

@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import type { FormEvent } from 'react';
 import { useQueue } from '../queue/queue';
 import { SignInFields, useSignInFields } from './SignInFields';
-import { useWho } from './who';
+import { useWho } from '../data/who';
 
 /** Signing in again in place, as the same person. */
 export function SignInAgain({ onClose }: { onClose: () => void }) {

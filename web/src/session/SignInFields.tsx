@@ -1,7 +1,7 @@
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { useSignIn } from './queries';
+import { useSignIn } from '../data/session';
 
 /** What a sign-in asks for, and why it failed. */
 export function useSignInFields() {

@@ -2,9 +2,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useQueue } from '../queue/queue';
-import { useFollowSignIn } from './queries';
+import { useFollowSignIn } from '../data/session';
 import { SignInPage } from './SignInPage';
-import { useWho } from './who';
+import { useWho } from '../data/who';
 import { count } from '../words/plain';
 
 /** The session ended, or another tab signed somebody else in. */

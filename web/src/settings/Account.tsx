@@ -6,7 +6,7 @@ import { answer, client, type Schemas } from '../api/client';
 import { FormFrame } from '../form/FormFrame';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
-import { useSave } from '../form/useSave';
+import { useSave } from '../data/save';
 import { Section } from '../frame/Section';
 import { count } from '../words/plain';
 

@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import type { Button as RemoteButton } from '../clicker/presses';
-import { keyName } from '../clicker/taught';
+import type { Button as RemoteButton } from '../recorder/clicker/presses';
+import { keyName } from '../recorder/clicker/taught';
 
 interface Props {
   which: 'first' | 'second';

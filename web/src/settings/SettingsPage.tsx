@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
 import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { Account } from './Account';
 import { Clicker } from './Clicker';
 import { Screen } from './Screen';

@@ -11,10 +11,10 @@ import { FormFrame } from '../form/FormFrame';
 import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
-import { useSave } from '../form/useSave';
+import { useSave } from '../data/save';
 import { Section } from '../frame/Section';
-import { sessionQuery } from '../session/queries';
-import { useWho } from '../session/who';
+import { sessionQuery } from '../data/session';
+import { useWho } from '../data/who';
 
 /** The barn's name, time zone and units: for everybody, on every device. */
 export function TheBarn() {

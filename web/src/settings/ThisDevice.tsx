@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import { hasCore } from '../core/core';
 import { Section } from '../frame/Section';
 import { useQueue } from '../queue/queue';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { count } from '../words/plain';
 
 /** What this device can do without signal, and what it still holds. */

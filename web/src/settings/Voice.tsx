@@ -3,8 +3,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { hasVoice, say } from '../clicker/voice';
-import { voiceWanted, wantVoice } from '../clicker/voiceWanted';
+import { hasVoice, say } from '../recorder/clicker/voice';
+import { voiceWanted, wantVoice } from '../recorder/clicker/voiceWanted';
 import { Section } from '../frame/Section';
 
 /** A short spoken word after each ask, so that nobody has to look at the screen. */

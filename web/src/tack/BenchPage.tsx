@@ -7,7 +7,7 @@ import { Link, useSearchParams } from 'react-router';
 import { FormSelect } from '../form/FormSelect';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { gearQuery, type Piece } from '../yard/queries';
+import { gearQuery, type Piece } from '../data/yard';
 import { isCurb, isJointed, readBench, usualBench, writeBench, type Bench } from './bench';
 import { BenchSliders } from './BenchSliders';
 import { CurbOnBench } from './CurbOnBench';

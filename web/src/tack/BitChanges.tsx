@@ -8,7 +8,7 @@ import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
 import { shortDay } from '../words/days';
 import { count } from '../words/plain';
-import { bitChangesQuery, changePath, type PieceForHorse } from './queries';
+import { bitChangesQuery, changePath, type PieceForHorse } from '../data/tack';
 
 interface Props {
   horseId: string;

@@ -5,12 +5,18 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { calculateAnywhere } from '../core/anywhere';
-import { levelPath } from '../level/queries';
+import { levelPath } from '../data/level';
 import { takeStep } from '../queue/bitChange';
 import type { KeptBitChange } from '../queue/db';
 import { useQueue } from '../queue/queue';
 import { stepAnswerWords } from '../words/tack';
-import { bitChangesQuery, changePath, horseTackPath, useFit, type PieceForHorse } from './queries';
+import {
+  bitChangesQuery,
+  changePath,
+  horseTackPath,
+  useFit,
+  type PieceForHorse,
+} from '../data/tack';
 
 interface Props {
   horseId: string;

@@ -9,7 +9,7 @@ import { Chip } from '../frame/Chip';
 import { inchesOf, inchesTyped, inchUnit } from '../words/inches';
 import { isCurb } from './bench';
 import { LengthText } from './LengthText';
-import { useFit, useTakeOff, type PieceForHorse } from './queries';
+import { useFit, useTakeOff, type PieceForHorse } from '../data/tack';
 
 interface Props {
   horseId: string;

@@ -9,15 +9,15 @@ import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { horseQuery } from '../today/queries';
+import { useWho } from '../data/who';
+import { horseQuery } from '../data/today';
 import { inchesInWords } from '../words/inches';
 import { capital } from '../words/plain';
 import { handWords } from '../words/tack';
 import { gearWords } from '../words/yard';
 import { BitChanges } from './BitChanges';
 import { FittingForm } from './FittingForm';
-import { changePath, piecePath, tackQuery, twoReinPath, type PieceForHorse } from './queries';
+import { changePath, piecePath, tackQuery, twoReinPath, type PieceForHorse } from '../data/tack';
 import { Restore } from './Restore';
 import { RigHistory } from './RigHistory';
 

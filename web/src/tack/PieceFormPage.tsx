@@ -16,10 +16,10 @@ import { inchUnit } from '../words/inches';
 import { capital } from '../words/plain';
 import { cheekWords, curbWords, handWords, mouthpieceWords, reinWords } from '../words/tack';
 import { gearWords } from '../words/yard';
-import { gearQuery, usePutGear, type Piece } from '../yard/queries';
+import { gearQuery, usePutGear, type Piece } from '../data/yard';
 import { draftOf, lengths, partsOf, readDraft, type GearDraft } from './gearDraft';
 import { LengthText } from './LengthText';
-import { piecePath } from './queries';
+import { piecePath } from '../data/tack';
 
 /** A piece is added or changed; it is drawn to scale while it is measured. */
 export function PieceFormPage() {

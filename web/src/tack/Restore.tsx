@@ -6,11 +6,11 @@ import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
 import { shortDay } from '../words/days';
 import { count } from '../words/plain';
-import { restoresQuery, useEndRestore, type PieceForHorse } from './queries';
+import { restoresQuery, useEndRestore, type PieceForHorse } from '../data/tack';
 import { RestoreForm } from './RestoreForm';
 
 interface Props {

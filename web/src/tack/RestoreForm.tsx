@@ -8,8 +8,8 @@ import { FormSelect } from '../form/FormSelect';
 import { fieldsOf, saidOfAll } from '../form/problems';
 import { Chip } from '../frame/Chip';
 import { OneSlider } from '../frame/OneSlider';
-import { peopleQuery } from '../people/queries';
-import { usePlanRestore, type PieceForHorse } from './queries';
+import { peopleQuery } from '../data/people';
+import { usePlanRestore, type PieceForHorse } from '../data/tack';
 
 interface Props {
   horseId: string;

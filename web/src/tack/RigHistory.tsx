@@ -7,7 +7,7 @@ import { shortDay } from '../words/days';
 import { count } from '../words/plain';
 import { RigShares } from './RigShares';
 import { rigInWords } from './rigInWords';
-import { rigsQuery } from './queries';
+import { rigsQuery } from '../data/tack';
 
 /** What the horse wore, ride after ride, and how soft it was in each. */
 export function RigHistory({ horseId }: { horseId: string }) {

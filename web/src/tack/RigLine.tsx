@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { Section } from '../frame/Section';
 import { shortDay } from '../words/days';
 import { count } from '../words/plain';
-import { horseTackPath, rigsQuery, tackQuery } from './queries';
+import { horseTackPath, rigsQuery, tackQuery } from '../data/tack';
 import { RigShares } from './RigShares';
 import { rigInWords } from './rigInWords';
 

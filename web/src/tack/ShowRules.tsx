@@ -7,9 +7,9 @@ import { calculateAnywhere } from '../core/anywhere';
 import type { Input } from '../core/core';
 import { FormSelect } from '../form/FormSelect';
 import { Section } from '../frame/Section';
-import { horsesQuery } from '../horse/queries';
+import { horsesQuery } from '../data/horse';
 import { legalWords } from '../words/tack';
-import type { Piece } from '../yard/queries';
+import type { Piece } from '../data/yard';
 
 type RulesInput = Input<'show-rules'>;
 type Hands = 'one' | 'two';

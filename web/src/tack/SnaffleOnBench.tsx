@@ -4,10 +4,10 @@ import { SnaffleBench } from '../draw/SnaffleBench';
 import { usual } from '../draw/tackShape';
 import { Tip } from '../help/Tip';
 import { forceInWords } from '../words/inches';
-import type { Piece } from '../yard/queries';
+import type { Piece } from '../data/yard';
 import { reach, snaffleInput, type Bench } from './bench';
 import { ForceRows } from './ForceRows';
-import { useLive } from './useLive';
+import { useLive } from '../core/useLive';
 
 interface Props {
   piece: Piece;

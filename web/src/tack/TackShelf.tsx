@@ -6,11 +6,11 @@ import { Link } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
 import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { horsesQuery } from '../horse/queries';
+import { useWho } from '../data/who';
+import { horsesQuery } from '../data/horse';
 import { gearWords } from '../words/yard';
-import { gearQuery, type Piece } from '../yard/queries';
-import { fittingsQuery, piecePath } from './queries';
+import { gearQuery, type Piece } from '../data/yard';
+import { fittingsQuery, piecePath } from '../data/tack';
 
 /** Pixels an inch: all pieces hang at the same scale, as on a wall. */
 const scale = 17;

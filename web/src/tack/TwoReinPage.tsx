@@ -10,11 +10,11 @@ import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
 import { Section } from '../frame/Section';
-import { horseQuery } from '../today/queries';
+import { horseQuery } from '../data/today';
 import { shortDay } from '../words/days';
 import { inchesInWords } from '../words/inches';
 import { count } from '../words/plain';
-import { horseTackPath, twoReinQuery } from './queries';
+import { horseTackPath, twoReinQuery } from '../data/tack';
 import { Tip } from '../help/Tip';
 
 /** Rides that are drawn one by one. */

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Schemas } from '../api/client';
 import { FormSelect } from '../form/FormSelect';
-import type { Course } from '../ground/queries';
+import type { Course } from '../data/ground';
 import { useKey } from '../recorder/useKey';
 import { lengthsInWords } from '../words/units';
 import type { TapeSheet } from './marks';

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { NavLink } from 'react-router';
-import { tapesPath } from './queries';
+import { tapesPath } from '../data/tapes';
 
 /** What was measured of a horse outside the recorder: films, tracks, the traces of a rein gauge. */
 export function MeasuredLinks({ horseId }: { horseId: string }) {

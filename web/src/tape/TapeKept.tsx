@@ -6,13 +6,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { saidOfAll } from '../form/problems';
-import { useSendRun, runsPath, type Course } from '../ground/queries';
+import { useSendRun, runsPath, type Course } from '../data/ground';
 import { asPlanned, around, measured, rungs } from '../ground/runDraft';
 import { FormSelect } from '../form/FormSelect';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
-import { endOf } from './instant';
-import { useKeepTape } from './queries';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
+import { endOf } from '../words/instant';
+import { useKeepTape } from '../data/tapes';
 import type { Said } from './TapeFigures';
 import type { useTape } from './useTape';
 

@@ -4,8 +4,8 @@ import { Link, useParams } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
-import { horsePageQuery } from '../horse/queries';
-import { tapesPath, tapesQuery } from './queries';
+import { horsePageQuery } from '../data/horse';
+import { tapesPath, tapesQuery } from '../data/tapes';
 import { TapeRoom } from './TapeRoom';
 
 /** One tape of a horse. */

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Course } from '../ground/queries';
+import type { Course } from '../data/ground';
 import type { TapeMark, TapeSheet } from './marks';
 import { MarksList } from './MarksList';
 import { TapeFigures, type Said } from './TapeFigures';

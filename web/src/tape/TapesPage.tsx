@@ -8,12 +8,12 @@ import { v7 as uuidv7 } from 'uuid';
 import { Asked } from '../frame/Asked';
 import { HorseHeading } from '../frame/HorseHeading';
 import { PageFrame } from '../frame/PageFrame';
-import { horsePageQuery } from '../horse/queries';
-import { useWho } from '../session/who';
+import { horsePageQuery } from '../data/horse';
+import { useWho } from '../data/who';
 import { dayIn, saidDay } from '../words/days';
 import { count } from '../words/plain';
 import { MeasuredLinks } from './MeasuredLinks';
-import { tapePath, tapesQuery, useTakeOutTape, type Tape } from './queries';
+import { tapePath, tapesQuery, useTakeOutTape, type Tape } from '../data/tapes';
 
 /** The tapes of a horse: what was marked; the films stay where they are. */
 export function TapesPage() {

@@ -7,9 +7,9 @@ import { BarrelsDrawn } from '../ground/BarrelsDrawn';
 import { LayDrawn } from '../ground/LayDrawn';
 import { drawn, pathOf } from '../ground/plan';
 import { PlanView } from '../ground/PlanView';
-import { layQuery, type Course } from '../ground/queries';
+import { layQuery, type Course } from '../data/ground';
 import { useFeet } from '../ground/size';
-import { useLive } from '../tack/useLive';
+import { useLive } from '../core/useLive';
 import { lengthsInWords } from '../words/units';
 import type { Said } from './TapeFigures';
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useHistory } from '../ground/history';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { newTape, type TapeSheet } from './marks';
 import { dayIn } from '../words/days';
 

@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef } from 'react';
-import { useSoft } from '../core/useSoft';
+import { useSoft } from '../offline/useSoft';
 import type { KeptRep } from '../queue/db';
 import { keepFromTape, type TapedRide } from '../queue/fromTape';
 import { setUndone } from '../queue/keep';

@@ -3,10 +3,10 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useWho } from '../session/who';
-import { peopleQuery } from '../people/queries';
-import { placesQuery } from '../yard/queries';
-import { boardQuery } from '../board/queries';
+import { useWho } from '../data/who';
+import { peopleQuery } from '../data/people';
+import { placesQuery } from '../data/yard';
+import { boardQuery } from '../data/board';
 
 const doneKey = (barnId: string) => `cavesson.first-steps-done.${barnId}`;
 

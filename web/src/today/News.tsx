@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { horsePath } from '../horse/queries';
-import { levelPath } from '../level/queries';
+import { horsePath } from '../data/horse';
+import { levelPath } from '../data/level';
 import { longDay } from '../words/days';
-import { newsQuery, useSeeNews } from './news';
+import { newsQuery, useSeeNews } from '../data/news';
 
 /** What was lost and why, once, calmly: gone for good when somebody has seen it. */
 export function News() {

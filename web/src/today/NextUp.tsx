@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { cardPath } from '../card/queries';
+import { cardPath } from '../data/card';
 import { CardRail } from '../draw/CardRail';
 import { VerdictMark } from '../draw/VerdictMark';
 import { verdictWords } from '../words/answers';

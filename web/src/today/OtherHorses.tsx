@@ -3,9 +3,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
-import { horsePath } from '../horse/queries';
-import { levelPath } from '../level/queries';
-import { ridePath } from '../recorder/ridePath';
+import { horsePath } from '../data/horse';
+import { levelPath } from '../data/level';
+import { ridePath } from '../data/ridePath';
 import { horseLine } from '../words/horse';
 
 interface Props {

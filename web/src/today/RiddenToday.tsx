@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { clockIn } from '../words/days';
 import { count } from '../words/plain';
 import type { StringHorse } from './string';

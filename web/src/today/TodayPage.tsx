@@ -7,10 +7,10 @@ import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { useWho } from '../data/who';
 import { longDay } from '../words/days';
 import { NextUp } from './NextUp';
-import { todayQuery } from './queries';
+import { todayQuery } from '../data/today';
 import { lanes, nextUp } from './string';
 import { StringLane } from './StringLane';
 

@@ -1,5 +1,5 @@
-import { levelPath } from '../level/queries';
-import { ridePath } from '../recorder/ridePath';
+import { levelPath } from '../data/level';
+import { ridePath } from '../data/ridePath';
 import type { StringHorse } from './string';
 
 /** Where the horse is ridden for what it is out for. */

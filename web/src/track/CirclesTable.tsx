@@ -4,7 +4,7 @@ import { plainTable } from '../frame/plainTable';
 import { capital } from '../words/plain';
 import { gaitWords } from '../words/states';
 import { groundInWords } from '../words/ground';
-import type { Track } from './TrackPage';
+import type { Track } from './track';
 
 const clock = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;

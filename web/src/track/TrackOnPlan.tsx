@@ -8,12 +8,12 @@ import { OneSlider } from '../frame/OneSlider';
 import { LayDrawn } from '../ground/LayDrawn';
 import { drawn, pathOf, type Feet } from '../ground/plan';
 import { PlanView } from '../ground/PlanView';
-import { layQuery, type Lay } from '../ground/queries';
+import { layQuery, type Lay } from '../data/ground';
 import { useFeet } from '../ground/size';
 import { Tip } from '../help/Tip';
-import { placesQuery } from '../yard/queries';
+import { placesQuery } from '../data/yard';
 import { inTheMiddle, laid } from './onPlan';
-import type { Track } from './TrackPage';
+import type { Track } from './track';
 
 /** The track over the plan of a place, turned and moved by hand until it lies as it was ridden. */
 export function TrackOnPlan({ track }: { track: Track }) {

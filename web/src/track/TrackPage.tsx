@@ -4,7 +4,6 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { calculateAnywhere } from '../core/anywhere';
-import type { Output } from '../core/core';
 import { Asked } from '../frame/Asked';
 import { FigureBand } from '../frame/FigureBand';
 import { PageFrame } from '../frame/PageFrame';
@@ -13,15 +12,14 @@ import { MeasuredLinks } from '../tape/MeasuredLinks';
 import { ReadFile } from '../frame/ReadFile';
 import { plainTable } from '../frame/plainTable';
 import { Section } from '../frame/Section';
-import { horsePageQuery, horsePath } from '../horse/queries';
+import { horsePageQuery, horsePath } from '../data/horse';
 import { gaitWords } from '../words/states';
 import { hoursWords } from '../words/hours';
 import { milesInWords } from '../words/units';
 import { CirclesTable } from './CirclesTable';
 import { TrackOnPlan } from './TrackOnPlan';
+import type { Track } from './track';
 import { WaysRound } from './WaysRound';
-
-export type Track = Output<'ride-track'>;
 
 /** A ride by the track that a watch or phone wrote: gaits, ways round, circles. */
 export function TrackPage() {

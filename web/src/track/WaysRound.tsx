@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
 import { hoursWords } from '../words/hours';
-import type { Track } from './TrackPage';
+import type { Track } from './track';
 
 /** Minutes turning each way, as planks out of one post: left is left. */
 export function WaysRound({ ways: { left_min, right_min } }: { ways: Track['ways'] }) {

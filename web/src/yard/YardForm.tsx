@@ -5,7 +5,13 @@ import { FormFrame } from '../form/FormFrame';
 import { FormSelect } from '../form/FormSelect';
 import { FormText } from '../form/FormText';
 import { fieldsOf, saidOfAll } from '../form/problems';
-import type { YardNumber } from './YardList';
+
+/** A number of it, such as horses at once. */
+export interface YardNumber {
+  field: string;
+  label: string;
+  fresh: number;
+}
 
 export interface YardDraft<K extends string> {
   name: string;

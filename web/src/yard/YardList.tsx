@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { Asked } from '../frame/Asked';
 import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { YardForm, type YardDraft } from './YardForm';
+import { useWho } from '../data/who';
+import { YardForm, type YardDraft, type YardNumber } from './YardForm';
 
 /** What every thing of the yard has. */
 interface Thing<K extends string> {
@@ -17,13 +17,6 @@ interface Thing<K extends string> {
   opens?: string | null;
   closes?: string | null;
   put_away_at?: string | null;
-}
-
-/** A number of it, such as horses at once. */
-export interface YardNumber {
-  field: string;
-  label: string;
-  fresh: number;
 }
 
 interface Props<K extends string, T extends Thing<K>> {

@@ -3,12 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { cowTrainerPath } from '../cow/queries';
+import { cowTrainerPath } from '../data/cowRounds';
 import type { Schemas } from '../api/client';
 import { PageFrame } from '../frame/PageFrame';
-import { placePath } from '../ground/queries';
-import { lotPath, matchPath } from '../herd/queries';
-import { useWho } from '../session/who';
+import { placePath } from '../data/ground';
+import { lotPath, matchPath } from '../data/cattle';
+import { useWho } from '../data/who';
 import { TackShelf } from '../tack/TackShelf';
 import { cattleWords, placeWords } from '../words/yard';
 import { clock } from '../words/days';
@@ -20,7 +20,7 @@ import {
   usePutCattleAway,
   usePutPlace,
   usePutPlaceAway,
-} from './queries';
+} from '../data/yard';
 import { YardList } from './YardList';
 
 /** Places and cattle by name and kind, and the tack on its shelf. */
