@@ -9,7 +9,7 @@ import { change, hatchGap, points, zonesAt } from '../src/draw/softMap';
 import { rustyOf, underWay } from '../src/data/levelsOfHorse';
 import type { HorsePage } from '../src/data/horse';
 import { sidesInFigures, sidesInWords } from '../src/horse/sidesInWords';
-import { touches } from '../src/data/touches';
+import { touches } from '../src/data/keys';
 import { toggled } from '../src/ride/toggled';
 import { dayAfter, spans } from '../src/words/days';
 import { saidState } from '../src/words/states';
@@ -205,7 +205,7 @@ test('a change of one horse fetches what shows it, and no more', () => {
   const [a, b] = ['01890000-0000-7000-8000-00000000000a', '01890000-0000-7000-8000-00000000000b'];
   expect(touches(['horse', a, 'page', 'today'], a)).toBe(true);
   expect(touches(['horse', a, 'page', 'today'], b)).toBe(false);
-  expect(touches(['level', { horseId: b, skill: 's' }], a)).toBe(false);
+  expect(touches(['level', b, { skill: 's' }], a)).toBe(false);
   expect(touches(['ride', b], a)).toBe(true);
   expect(touches(['today'], a)).toBe(true);
   expect(touches(['ladder'], a)).toBe(false);

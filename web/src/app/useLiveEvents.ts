@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { touches } from '../data/touches';
+import { touches } from '../data/keys';
 
 const retryMs = 3_000;
 

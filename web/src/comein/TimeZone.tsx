@@ -12,7 +12,7 @@ interface Props {
 /** Where the barn is: its days begin there. */
 export function TimeZone({ value, onZone, wrong }: Props) {
   const zones = useQuery({
-    queryKey: ['time zones'],
+    queryKey: ['timeZones'],
     queryFn: () => answer(client.GET('/api/time-zones')),
     staleTime: Infinity,
   });

@@ -8,7 +8,7 @@ export function useSaid(
   sex: Schemas['Sex'] | null | undefined,
 ) {
   const said = useQuery({
-    queryKey: ['cool-out says', readings, sex],
+    queryKey: ['coolOutSays', readings, sex],
     queryFn: () => calculateAnywhere('cool-out', { readings, sex }),
     staleTime: Infinity,
     placeholderData: (before) => before,

@@ -3,12 +3,12 @@ import { answer, client, type Schemas } from '../api/client';
 import { useSave } from './save';
 
 export const calendarLinksQuery = queryOptions({
-  queryKey: ['calendar links'],
+  queryKey: ['calendarLinks'],
   queryFn: () => answer(client.GET('/api/calendar-links')),
 });
 
 export const busyCalendarsQuery = queryOptions({
-  queryKey: ['busy calendars'],
+  queryKey: ['busyCalendars'],
   queryFn: () => answer(client.GET('/api/busy-calendars')),
 });
 

@@ -3,7 +3,7 @@ import { answer, client } from '../api/client';
 
 /** Care that is due within two weeks, or overdue. */
 export const careDueQuery = queryOptions({
-  queryKey: ['care due'],
+  queryKey: ['careDue'],
   queryFn: () => answer(client.GET('/api/care/due')),
 });
 

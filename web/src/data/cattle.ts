@@ -27,7 +27,7 @@ export const cowQuery = (cowId: string) =>
 
 export const matchQuery = (day: string) =>
   queryOptions({
-    queryKey: ['cattle match', day],
+    queryKey: ['cattleMatch', day],
     queryFn: () => answer(client.GET('/api/cattle-match', { params: { query: { day } } })),
   });
 

@@ -9,7 +9,7 @@ export type Steered = Schemas['Steered'];
 export type BestRound = Schemas['BestCowRound'];
 
 export const bestRoundsQuery = queryOptions({
-  queryKey: ['cow rounds'],
+  queryKey: ['cowRounds'],
   queryFn: () => answer(client.GET('/api/cow-rounds')),
 });
 

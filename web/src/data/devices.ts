@@ -7,7 +7,7 @@ export type Device = Schemas['Device'];
 const lookMs = 2_000;
 
 export const devicesQuery = queryOptions({
-  queryKey: ['devices of the barn'],
+  queryKey: ['barnDevices'],
   queryFn: () => answer(client.GET('/api/devices')),
   refetchInterval: lookMs,
 });

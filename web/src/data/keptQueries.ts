@@ -5,6 +5,7 @@ import {
   persistQueryClientSubscribe,
 } from '@tanstack/react-query-persist-client';
 import { Dexie, type EntityTable } from 'dexie';
+import type { Key } from './keys';
 
 /**
  * What was fetched, kept on the device for a start without signal. Each person of a
@@ -27,7 +28,7 @@ const mostMs = 7 * 86_400_000;
 const writesAtMostEveryMs = 1_000;
 
 /** What is found out anew: who is signed in, and what this device itself judged. */
-const ownMatters = new Set(['session', 'judged here', 'quit here', 'card']);
+const ownMatters = new Set<Key[0]>(['session', 'judgedHere', 'quitHere', 'card']);
 
 interface Owner {
   barn_id: string;
@@ -77,7 +78,7 @@ export function keepQueries(queries: QueryClient, who: Owner): () => void {
     ...keptFor(queries, who),
     dehydrateOptions: {
       shouldDehydrateQuery: ({ queryKey, state: { status, data } }) =>
-        !ownMatters.has(String(queryKey[0])) && status === 'success' && data !== undefined,
+        !ownMatters.has(queryKey[0]) && status === 'success' && data !== undefined,
       shouldDehydrateMutation: () => false,
     },
   });

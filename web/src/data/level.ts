@@ -14,16 +14,18 @@ function params({ horseId, skill, rung, on }: HorseLevel) {
   return { path: { horse_id: horseId, skill, rung }, query: on ? { on } : {} };
 }
 
+const keyOf = ({ horseId, ...level }: HorseLevel) => ['level', horseId, level] as const;
+
 export const levelQuery = (level: HorseLevel) =>
   queryOptions({
-    queryKey: ['level', level],
+    queryKey: keyOf(level),
     queryFn: () =>
       answer(client.GET('/api/horses/{horse_id}/levels/{skill}/{rung}', { params: params(level) })),
   });
 
 export const stripsQuery = (level: HorseLevel) =>
   queryOptions({
-    queryKey: ['level', level, 'strips'],
+    queryKey: [...keyOf(level), 'strips'],
     queryFn: () =>
       answer(
         client.GET('/api/horses/{horse_id}/levels/{skill}/{rung}/strips', {

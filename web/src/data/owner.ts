@@ -47,7 +47,7 @@ export const writtenWordsQuery = (horseId: string) =>
 /** What a link shows; its word is asked with, and kept nowhere. */
 export const linkViewQuery = (word: string) =>
   queryOptions({
-    queryKey: ['link view', word],
+    queryKey: ['linkView', word],
     queryFn: () => answer(client.POST('/api/horse-links/open', { body: { word } })),
     retry: false,
     gcTime: 0,
@@ -55,7 +55,7 @@ export const linkViewQuery = (word: string) =>
 
 export const linkReportQuery = (word: string, reportId: string) =>
   queryOptions({
-    queryKey: ['link report', word, reportId],
+    queryKey: ['linkReport', word, reportId],
     queryFn: () =>
       answer(client.POST('/api/horse-links/report', { body: { word, report_id: reportId } })),
     retry: false,

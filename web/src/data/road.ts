@@ -20,6 +20,6 @@ export const roadQuery = (horseId: string) =>
 
 /** Dates at risk over all horses. */
 export const datesAtRiskQuery = queryOptions({
-  queryKey: ['dates at risk'],
+  queryKey: ['datesAtRisk'],
   queryFn: () => answer(client.GET('/api/dates-at-risk')),
 });

@@ -6,6 +6,6 @@ export function useSave<V, R = unknown>(mutationFn: MutationFunction<R, V>) {
   return useMutation({
     mutationFn,
     onSuccess: () =>
-      queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'time zones' }),
+      queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'timeZones' }),
   });
 }

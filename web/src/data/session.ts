@@ -48,7 +48,7 @@ async function fetchSession(): Promise<Session | null> {
   }
 }
 
-const sessionKey = ['session'];
+const sessionKey = ['session'] as const;
 
 export const sessionQuery = queryOptions<Session | null>({
   queryKey: sessionKey,

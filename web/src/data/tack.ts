@@ -25,7 +25,7 @@ export const rigsQuery = (horseId: string) =>
 
 export const bitChangesQuery = (horseId: string) =>
   queryOptions({
-    queryKey: ['bit changes', horseId],
+    queryKey: ['bitChanges', horseId],
     queryFn: () => answer(client.GET('/api/horses/{horse_id}/bit-changes', ofHorse(horseId))),
   });
 

@@ -19,6 +19,6 @@ export const tackQuery = (horseId: string) =>
 
 export const twoReinQuery = (horseId: string) =>
   queryOptions({
-    queryKey: ['two-rein', horseId],
+    queryKey: ['twoRein', horseId],
     queryFn: () => answer(client.GET('/api/horses/{horse_id}/two-rein', ofHorse(horseId))),
   });

@@ -3,7 +3,7 @@ import { answer, client } from '../api/client';
 
 /** A run comes through the eyes while the face is open: asked again and again. */
 export const timedRunsQuery = queryOptions({
-  queryKey: ['timed runs'],
+  queryKey: ['timedRuns'],
   queryFn: () => answer(client.GET('/api/timed-runs')),
   refetchInterval: 4_000,
   staleTime: 0,

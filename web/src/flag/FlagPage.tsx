@@ -35,7 +35,7 @@ export function FlagPage() {
   const [percent, setPercent] = useState(100);
   const input = programOf(flag?.width_ft ?? usualFt, level, seed);
   const program = useQuery({
-    queryKey: ['flag program', input],
+    queryKey: ['flagProgram', input],
     queryFn: () => calculateAnywhere('flag-program', input),
     gcTime: 60_000,
     placeholderData: (last) => last,

@@ -10,7 +10,7 @@ export type Order = Schemas['FlagOrder'];
 const lookMs = 2_000;
 
 const flagQuery = {
-  queryKey: ['flag'],
+  queryKey: ['flag'] as const,
   queryFn: () => answer(client.GET('/api/flag')),
 };
 

@@ -24,7 +24,7 @@ export function useJudgedHere(horseId: string | undefined, rideId: string): Judg
   const pack = useQuery({ ...packQuery(horseId ?? ''), enabled: false });
   const stamp = own && [...own.rides, ...own.reps].map(({ state, version }) => [state, version]);
   const judged = useQuery({
-    queryKey: ['judged here', horseId, rideId, date, pack.dataUpdatedAt, stamp],
+    queryKey: ['judgedHere', horseId ?? '', rideId, date, pack.dataUpdatedAt, stamp],
     queryFn: async () => {
       if (!pack.data || !own) return { now: [], before: [] };
       const now = await judgeHere(pack.data, own, date);

@@ -24,7 +24,7 @@ export function OneHorse({ content, level }: Props) {
   const [horseId, setHorseId] = useState('');
   const pack = useQuery({ ...packQuery(horseId), enabled: hasCore && horseId !== '' });
   const judged = useQuery({
-    queryKey: ['judged here', 'program', horseId, content, pack.dataUpdatedAt],
+    queryKey: ['programJudgedHere', horseId, content, pack.dataUpdatedAt],
     queryFn: async () => {
       const { reps, context, date } = pack.data!;
       return calculate('judge', { program: content, reps, context, date });

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { touches } from '../data/touches';
+import { touches } from '../data/keys';
 import { sessionEnded } from '../data/session';
 import { useWho } from '../data/who';
 import { keptDatabase } from './db';

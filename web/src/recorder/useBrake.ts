@@ -17,7 +17,7 @@ export function useBrake(horseId: string, level: Level, ride: KeptRide | undefin
   const pack = useQuery(packQuery(horseId)).data;
   const limit = useQuery({
     // Anew with each level: what was asked of the brake in between counts.
-    queryKey: ['brake here', horseId, level, ride?.rideId, pack?.version],
+    queryKey: ['brakeHere', horseId, level, ride?.rideId, pack?.version],
     queryFn: async () =>
       pack ? brakeHere(pack, await ownRides(db, horseId), dayIn(time_zone)) : null,
     enabled: hasCore && pack !== undefined,

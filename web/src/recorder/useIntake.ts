@@ -28,7 +28,7 @@ export function useIntake(horseId: string, ride: KeptRide | undefined) {
   const input =
     pack.data && intake && judged ? intakeInput(pack.data, intake, ride, kept.reps) : undefined;
   const found = useQuery({
-    queryKey: ['intake here', input],
+    queryKey: ['intakeHere', input],
     queryFn: () => (input ? nextAsk(input) : null),
     enabled: input !== undefined,
     placeholderData: keepPreviousData,

@@ -53,7 +53,7 @@ export function usePen({ horseId, level }: Pick<Recorder, 'horseId' | 'level'>) 
     };
   }, [pen.data, kept, horseId, level.rung]);
   const advice = useQuery({
-    queryKey: ['next cow', asked],
+    queryKey: ['nextCow', asked],
     queryFn: () => calculate('next-cow', asked as NonNullable<typeof asked>),
     enabled: hasCore && asked !== undefined,
     networkMode: 'always',

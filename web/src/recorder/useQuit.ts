@@ -40,7 +40,7 @@ export function useQuit({ horseId, level, ride, reps, state, sex, budgetMin }: A
   // An ask that is not judged yet says nothing.
   const judged = reps.length > 0 && reps.every(({ soft }) => soft !== undefined);
   const found = useQuery({
-    queryKey: ['quit here', input],
+    queryKey: ['quitHere', input],
     queryFn: () => calculate('quit', input),
     enabled: hasCore && judged,
     gcTime: 0,

@@ -19,7 +19,7 @@ interface Props {
 export function Helps({ input, moving, name, onTake }: Props) {
   const asked = { ...input, with_helps: true };
   const helps = useQuery({
-    queryKey: ['road helps', asked],
+    queryKey: ['roadHelps', asked],
     queryFn: async () => (await calculateAnywhere('road', asked as never)).helps,
     enabled: !moving && input.road.goals.length > 0,
     staleTime: Infinity,

@@ -30,7 +30,7 @@ export function ChangeSteps({ horseId, piece, change, onAnew }: Props) {
   const { db, kick } = useQueue();
   const { steps } = change;
   const said = useQuery({
-    queryKey: ['bit change here', change.changeId, steps.length],
+    queryKey: ['bitChangeHere', change.changeId, steps.length],
     queryFn: () => calculateAnywhere('bit-change', { steps }),
     placeholderData: (before) => before,
   });

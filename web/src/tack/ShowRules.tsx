@@ -35,7 +35,7 @@ export function ShowRules({ piece }: { piece: Piece }) {
     },
   } as RulesInput;
   const rules = useQuery({
-    queryKey: ['show rules', input],
+    queryKey: ['showRules', input],
     queryFn: () => calculateAnywhere('show-rules', input),
     placeholderData: (before) => before,
   });
