@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { byKey, dropped } from '../src/plan/day/dragging';
 import type { DayShown } from '../src/data/day';
 import { hoursOf, minutesOf, timeOf } from '../src/plan/scale';
-import { minutesNow } from '../src/words/days';
+import { minutesNow } from '../src/base/words/days';
 
 const shown = (from_min: number, minutes = 45): DayShown => ({
   day: '2026-05-04',

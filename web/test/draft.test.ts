@@ -8,7 +8,7 @@ import {
   mostSteps,
   readDraft,
   stepped,
-} from '../src/program/draft';
+} from '../src/ladder/program/draft';
 import type { Program } from '../src/data/programs';
 
 const named = (name: string): Program => ({ name, schools: {}, gates: [] });

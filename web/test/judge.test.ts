@@ -1,18 +1,18 @@
 import { describe, expect, test } from 'vitest';
-import type { Schemas } from '../src/api/client';
-import { newsOf } from '../src/board/news';
-import { differ } from '../src/compare/differ';
+import type { Schemas } from '../src/base/api/client';
+import { newsOf } from '../src/barn/board/news';
+import { differ } from '../src/horse/compare/differ';
 import { lately } from '../src/draw/firstAsks';
 import { helpInWords, helpOf } from '../src/draw/help';
 import { inLines, layOut, type DrawnLevel } from '../src/draw/ladderLayout';
 import { change, hatchGap, points, zonesAt } from '../src/draw/softMap';
 import { rustyOf, underWay } from '../src/data/levelsOfHorse';
 import type { HorsePage } from '../src/data/horse';
-import { sidesInFigures, sidesInWords } from '../src/horse/sidesInWords';
+import { sidesInFigures, sidesInWords } from '../src/horse/page/sidesInWords';
 import { touches } from '../src/data/keys';
-import { toggled } from '../src/ride/toggled';
-import { dayAfter, spans } from '../src/words/days';
-import { saidState } from '../src/words/states';
+import { toggled } from '../src/ride/page/toggled';
+import { dayAfter, spans } from '../src/base/words/days';
+import { saidState } from '../src/base/words/states';
 
 const brief = (track: string, skill: string, rung: string) =>
   ({ track, skill, rung, name: `${skill} ${rung}` }) as Schemas['LevelBrief'];

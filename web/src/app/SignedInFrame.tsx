@@ -2,25 +2,25 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { Outlet, ScrollRestoration, useMatch } from 'react-router';
 import { useLive } from './useLiveEvents';
-import { HeldQuestion } from '../queue/HeldQuestion';
-import { QueueProvider } from '../queue/QueueProvider';
-import { KeptQueries } from '../session/KeptQueries';
+import { HeldQuestion } from '../outbox/HeldQuestion';
+import { QueueProvider } from '../outbox/QueueProvider';
+import { KeptQueries } from '../shell/session/KeptQueries';
 import { sessionQuery, toldByAnotherTab, type Session } from '../data/session';
 import { onToldByOtherTabs } from '../data/tabs';
 import { SessionContext } from '../data/who';
-import { Updates } from '../update/Updates';
-import { useHours24 } from '../words/clockSetting';
-import { speakIn } from '../words/unitSetting';
-import { Asked } from '../frame/Asked';
-import { Opening } from '../frame/Opening';
-import { useFocusOnNewPage } from '../frame/useFocusOnNewPage';
-import { Waiting } from '../frame/Waiting';
+import { Updates } from '../shell/update/Updates';
+import { useHours24 } from '../base/words/clockSetting';
+import { speakIn } from '../base/words/unitSetting';
+import { Asked } from '../shell/Asked';
+import { Opening } from '../shell/Opening';
+import { useFocusOnNewPage } from '../shell/useFocusOnNewPage';
+import { Waiting } from '../shell/Waiting';
 
 const SignInPage = lazy(async () => ({
-  default: (await import('../session/SignInPage')).SignInPage,
+  default: (await import('../shell/session/SignInPage')).SignInPage,
 }));
 const SignedOutPage = lazy(async () => ({
-  default: (await import('../session/SignedOutPage')).SignedOutPage,
+  default: (await import('../shell/session/SignedOutPage')).SignedOutPage,
 }));
 
 /** Everything behind the sign-in. */

@@ -1,6 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../api/client';
-import type { Input } from '../core/core';
+import { answer, client, type Schemas } from '../base/api/client';
+import type { Input } from '../base/core/core';
 import { useSave } from './save';
 
 export type DayShown = Schemas['DayShown'];

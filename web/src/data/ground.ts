@@ -1,6 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import { answer, client, type Schemas } from '../api/client';
+import { answer, client, type Schemas } from '../base/api/client';
 import { useSave } from './save';
 import { batchForm } from './batchForm';
 

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient, type MutationFunction } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import { answer, client, type Schemas } from '../api/client';
+import { answer, client, type Schemas } from '../base/api/client';
 import { touches } from './keys';
 
 /** A change to what is known of a horse; what shows that horse is fetched anew. */

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../api/client';
+import { answer, client, type Schemas } from '../base/api/client';
 
 export type ShownLadder = Schemas['ShownLadder'];
 /** A level by name, with how it is asked. */

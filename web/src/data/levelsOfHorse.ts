@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import type { HorseLevel } from './horse';
 
 /** A level with its place on the horse's ladder. */

@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
+import { answer, client } from '../base/api/client';
 
 /** What no trainer has seen yet: levels lost, and what changed by a newer program. */
 export const newsQuery = queryOptions({

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
+import { answer, client } from '../base/api/client';
 
 /** What is taken along to the pen: the cattle, and the horse's last turns. */
 export const penQuery = (horseId: string) =>

@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import { answer, client, ProblemError, type Schemas } from '../api/client';
+import { answer, client, ProblemError, type Schemas } from '../base/api/client';
 
 export type Program = Schemas['Program'];
 

@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { answer, client, NoSignalError, ProblemError, type Schemas } from '../api/client';
+import { answer, client, NoSignalError, ProblemError, type Schemas } from '../base/api/client';
 import { tellOtherTabs } from './tabs';
 
 export type Who = Schemas['Who'];

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../api/client';
+import { answer, client, type Schemas } from '../base/api/client';
 
 /** What a horse wears, as the recorder asks for it: small, for its first load. */
 

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
+import { answer, client } from '../base/api/client';
 
 /** A run comes through the eyes while the face is open: asked again and again. */
 export const timedRunsQuery = queryOptions({

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
+import { answer, client } from '../base/api/client';
 
 export const todayQuery = queryOptions({
   queryKey: ['today'],

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import { tapeInWords } from '../words/ground';
+import { tapeInWords } from '../base/words/ground';
 import type { Ridden } from './barrelDraft';
 import { withPocket } from './barrelDraft';
 import { Handle } from './Handle';

@@ -1,4 +1,4 @@
-import { useLive } from '../core/useLive';
+import { useLive } from '../base/core/useLive';
 import { cloverleafInput } from './barrelDraft';
 import { BarrelsDrawn } from './BarrelsDrawn';
 import { DrillDrawn } from './DrillDrawn';

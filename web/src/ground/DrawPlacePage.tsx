@@ -1,9 +1,9 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
 import { placesQuery } from '../data/yard';
 import { DrawPlace } from './DrawPlace';
 import { layQuery } from '../data/ground';

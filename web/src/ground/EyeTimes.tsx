@@ -3,8 +3,8 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { freshTimes } from './freshTimes';
 import { timedRunsQuery } from '../data/timedRuns';
-import { eyeFaultWords } from '../words/ground';
-import { FaceButton } from '../frame/FaceButton';
+import { eyeFaultWords } from '../base/words/ground';
+import { FaceButton } from '../shell/FaceButton';
 
 interface Props {
   /** The one that the run has. */

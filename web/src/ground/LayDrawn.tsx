@@ -1,6 +1,6 @@
 import { useTheme } from '@mui/material/styles';
 import { memo } from 'react';
-import { keepOffWords, tapeInWords } from '../words/ground';
+import { keepOffWords, tapeInWords } from '../base/words/ground';
 import { apart, between, drawn, pathOf, type Feet } from './plan';
 import type { Lay } from '../data/ground';
 import { useFeet } from './size';

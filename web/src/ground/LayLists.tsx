@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { groundUnit, keepOffWords, shownFeet } from '../words/ground';
+import { groundUnit, keepOffWords, shownFeet } from '../base/words/ground';
 import { feetOf, put, without } from './layDraft';
 import { tenth, type Feet } from './plan';
 import type { Lay } from '../data/ground';

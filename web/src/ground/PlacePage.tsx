@@ -4,15 +4,21 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { saidOfAll } from '../form/problems';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
-import { Section } from '../frame/Section';
+import { saidOfAll } from '../base/form/problems';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
+import { Section } from '../shell/Section';
 import { useWho } from '../data/who';
-import { useLive } from '../core/useLive';
-import { areaInWords, courseWords, fenceWords, footingWords, groundInWords } from '../words/ground';
-import { placeWords } from '../words/yard';
+import { useLive } from '../base/core/useLive';
+import {
+  areaInWords,
+  courseWords,
+  fenceWords,
+  footingWords,
+  groundInWords,
+} from '../base/words/ground';
+import { placeWords } from '../base/words/yard';
 import { placesQuery } from '../data/yard';
 import { CourseOnPlan } from './CourseOnPlan';
 import { LayDrawn } from './LayDrawn';

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { marks, spotNames, type RunBarrelDraft } from './runDraft';
-import { lengthInWords } from '../words/units';
-import { FaceButton } from '../frame/FaceButton';
+import { lengthInWords } from '../base/words/units';
+import { FaceButton } from '../shell/FaceButton';
 
 interface Props {
   number: number;

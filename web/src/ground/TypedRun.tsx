@@ -3,19 +3,19 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
-import { FormSelect } from '../form/FormSelect';
-import { saidOfAll } from '../form/problems';
+import type { Schemas } from '../base/api/client';
+import { FormSelect } from '../base/form/FormSelect';
+import { saidOfAll } from '../base/form/problems';
 import { RunBarrel } from './RunBarrel';
 import { useWho } from '../data/who';
-import { useLive } from '../core/useLive';
-import { footingWords } from '../words/ground';
+import { useLive } from '../base/core/useLive';
+import { footingWords } from '../base/words/ground';
 import { cloverleafInput } from './barrelDraft';
 import { useSendRun, type Course } from '../data/ground';
 import { around, asPlanned, measured, rungs } from './runDraft';
 import { EyeTimes } from './EyeTimes';
-import { endOf } from '../words/instant';
-import { dayIn } from '../words/days';
+import { endOf } from '../base/words/instant';
+import { dayIn } from '../base/words/days';
 
 interface Props {
   horseId: string;

@@ -1,4 +1,4 @@
-import type { Input, Output } from '../core/core';
+import type { Input, Output } from '../base/core/core';
 import type { Feet } from './plan';
 import { turned } from './plan';
 import type { BarrelPlan, Lay } from '../data/ground';

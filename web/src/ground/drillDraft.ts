@@ -1,5 +1,5 @@
 import { bounds } from './bounds';
-import type { Output } from '../core/core';
+import type { Output } from '../base/core/core';
 import type { DrillPlan, Lay } from '../data/ground';
 
 /** What is written down of each drill. */

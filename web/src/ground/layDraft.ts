@@ -1,4 +1,4 @@
-import { feetTyped } from '../words/ground';
+import { feetTyped } from '../base/words/ground';
 import { tenth, type Feet } from './plan';
 import type { Lay } from '../data/ground';
 

@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Asked } from '../frame/Asked';
+import { Asked } from '../shell/Asked';
 import { ladderQuery, type NamedLevel, type ShownLadder } from '../data/ladder';
 import { levelsNamed } from './levelsNamed';
 

@@ -1,6 +1,6 @@
-import type { Schemas } from '../api/client';
-import type { KeptRep, KeptRide } from '../queue/db';
-import type { Input } from '../core/core';
+import type { Schemas } from '../base/api/client';
+import type { KeptRep, KeptRide } from '../outbox/db';
+import type { Input } from '../base/core/core';
 
 /** What the core is given to judge a horse: what was taken along, and what this device asked since. */
 

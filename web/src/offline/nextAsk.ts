@@ -1,9 +1,9 @@
-import { answer, client } from '../api/client';
-import { calculate, hasCore, type Input, type Output } from '../core/core';
+import { answer, client } from '../base/api/client';
+import { calculate, hasCore, type Input, type Output } from '../base/core/core';
 import type { Pack } from './judgeInput';
 import { noStory } from '../data/intake';
-import { asksOf, troubleSeen, type IntakeOfRide } from '../queue/intake';
-import type { KeptRep, KeptRide } from '../queue/db';
+import { asksOf, troubleSeen, type IntakeOfRide } from '../outbox/intake';
+import type { KeptRep, KeptRide } from '../outbox/db';
 
 export type Asking = Output<'intake'>;
 type Asked = Input<'intake'>;

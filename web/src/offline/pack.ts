@@ -1,7 +1,7 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
-import type { KeptDatabase } from '../queue/db';
-import { calculate, type Output } from '../core/core';
+import { answer, client } from '../base/api/client';
+import type { KeptDatabase } from '../outbox/db';
+import { calculate, type Output } from '../base/core/core';
 import { counts, judgeInput, type OwnRides, type Pack } from './judgeInput';
 
 /** A horse taken along: what the server judges it by, and what this device asked since. */

@@ -1,13 +1,13 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { calculate, hasCore } from '../core/core';
+import { calculate, hasCore } from '../base/core/core';
 import { judgeInput, type OwnRides, type Pack } from './judgeInput';
 import { ownRides, packQuery } from './pack';
-import type { KeptDatabase, Wanted } from '../queue/db';
-import { cardId } from '../queue/card';
-import { useQueue } from '../queue/queue';
+import type { KeptDatabase, Wanted } from '../outbox/db';
+import { cardId } from '../outbox/card';
+import { useQueue } from '../outbox/queue';
 import { useWho } from '../data/who';
-import { dayIn, daysBetween } from '../words/days';
+import { dayIn, daysBetween } from '../base/words/days';
 import { builtCard, type Card } from '../data/card';
 import { dayWith, inOrder, unordered } from './wanted';
 

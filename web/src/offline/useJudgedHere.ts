@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useQueue } from '../queue/queue';
+import { useQueue } from '../outbox/queue';
 import { useWho } from '../data/who';
-import { dayIn } from '../words/days';
-import { hasCore } from '../core/core';
+import { dayIn } from '../base/words/days';
+import { hasCore } from '../base/core/core';
 import { withoutRide } from './judgeInput';
 import { judgeHere, ownRides, packQuery, type JudgedHere } from './pack';
 

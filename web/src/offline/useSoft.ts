@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
-import type { Schemas } from '../api/client';
-import type { KeptDatabase, KeptRep } from '../queue/db';
-import { calculate, CoreBroke, hasCore } from '../core/core';
+import type { Schemas } from '../base/api/client';
+import type { KeptDatabase, KeptRep } from '../outbox/db';
+import { calculate, CoreBroke, hasCore } from '../base/core/core';
 
 interface Rule {
   gate: Schemas['Gate'];

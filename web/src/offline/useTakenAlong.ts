@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { startCore } from '../core/core';
+import { startCore } from '../base/core/core';
 import { packQuery } from './pack';
 import { penQuery } from '../data/pen';
 import { ladderQuery } from '../data/ladder';

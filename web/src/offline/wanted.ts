@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import type { Wanted } from '../queue/db';
+import type { Schemas } from '../base/api/client';
+import type { Wanted } from '../outbox/db';
 import type { CardBlock, CardDay } from '../data/card';
 
 /** What a rider wants on a card, put on top of what the barn knows of the day. */

@@ -4,8 +4,8 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
 import { useWho } from '../data/who';
 import {
   ownersPath,

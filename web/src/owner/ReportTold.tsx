@@ -1,6 +1,6 @@
 import Typography from '@mui/material/Typography';
-import { horseLine } from '../words/horse';
-import { longDay } from '../words/days';
+import { horseLine } from '../base/words/horse';
+import { longDay } from '../base/words/days';
 import { MonthTold } from './MonthTold';
 import type { OwnersReport } from '../data/owner';
 

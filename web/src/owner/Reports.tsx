@@ -4,10 +4,10 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { FormSelect } from '../form/FormSelect';
-import { capital } from '../words/plain';
+import { FormSelect } from '../base/form/FormSelect';
+import { capital } from '../base/words/plain';
 import { useWho } from '../data/who';
-import { dayIn, saidDay } from '../words/days';
+import { dayIn, saidDay } from '../base/words/days';
 import { monthsUntil } from './months';
 import { reportPath, reportsQuery, useWriteReport } from '../data/owner';
 

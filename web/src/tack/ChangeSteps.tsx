@@ -3,13 +3,13 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { Schemas } from '../api/client';
-import { calculateAnywhere } from '../core/anywhere';
+import type { Schemas } from '../base/api/client';
+import { calculateAnywhere } from '../base/core/anywhere';
 import { levelPath } from '../data/level';
-import { takeStep } from '../queue/bitChange';
-import type { KeptBitChange } from '../queue/db';
-import { useQueue } from '../queue/queue';
-import { stepAnswerWords } from '../words/tack';
+import { takeStep } from '../outbox/bitChange';
+import type { KeptBitChange } from '../outbox/db';
+import { useQueue } from '../outbox/queue';
+import { stepAnswerWords } from '../base/words/tack';
 import {
   bitChangesQuery,
   changePath,

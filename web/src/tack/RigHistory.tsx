@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { Asked } from '../frame/Asked';
-import { Section } from '../frame/Section';
-import { shortDay } from '../words/days';
-import { count } from '../words/plain';
+import { Asked } from '../shell/Asked';
+import { Section } from '../shell/Section';
+import { shortDay } from '../base/words/days';
+import { count } from '../base/words/plain';
 import { RigShares } from './RigShares';
 import { rigInWords } from './rigInWords';
 import { rigsQuery } from '../data/tack';

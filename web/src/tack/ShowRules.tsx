@@ -3,12 +3,12 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { calculateAnywhere } from '../core/anywhere';
-import type { Input } from '../core/core';
-import { FormSelect } from '../form/FormSelect';
-import { Section } from '../frame/Section';
+import { calculateAnywhere } from '../base/core/anywhere';
+import type { Input } from '../base/core/core';
+import { FormSelect } from '../base/form/FormSelect';
+import { Section } from '../shell/Section';
 import { horsesQuery } from '../data/horse';
-import { legalWords } from '../words/tack';
+import { legalWords } from '../base/words/tack';
 import type { Piece } from '../data/yard';
 
 type RulesInput = Input<'show-rules'>;

@@ -4,11 +4,11 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
-import { Asked } from '../frame/Asked';
-import { Section } from '../frame/Section';
+import { Asked } from '../shell/Asked';
+import { Section } from '../shell/Section';
 import { useWho } from '../data/who';
 import { horsesQuery } from '../data/horse';
-import { gearWords } from '../words/yard';
+import { gearWords } from '../base/words/yard';
 import { gearQuery, type Piece } from '../data/yard';
 import { fittingsQuery, piecePath } from '../data/tack';
 

@@ -1,4 +1,4 @@
-import type { Input } from '../core/core';
+import type { Input } from '../base/core/core';
 import type { Piece } from '../data/yard';
 
 /** What lies on the bench: a bit, a jaw, a pull; the same hands for every bit that is compared. */

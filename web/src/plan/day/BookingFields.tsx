@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
-import { FormSelect } from '../../form/FormSelect';
+import { FormSelect } from '../../base/form/FormSelect';
 import type { DayPlan } from '../../data/day';
 import { minutesOf, timeOf } from '../scale';
 

@@ -6,13 +6,13 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { FormSelect } from '../../form/FormSelect';
-import { FormText } from '../../form/FormText';
-import { fieldsOf, saidOfAll } from '../../form/problems';
+import { FormSelect } from '../../base/form/FormSelect';
+import { FormText } from '../../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../../base/form/problems';
 import { horsePath } from '../../data/horse';
 import { useWho } from '../../data/who';
-import { bookingWords } from '../../words/bookings';
-import { clock } from '../../words/days';
+import { bookingWords } from '../../base/words/bookings';
+import { clock } from '../../base/words/days';
 import { BookingFields, type When } from './BookingFields';
 import { BrokenList } from '../BrokenList';
 import {

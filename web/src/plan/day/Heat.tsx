@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { heatInWords, heatWords } from '../../words/heat';
+import { heatInWords, heatWords } from '../../base/words/heat';
 import type { DayShown } from '../../data/day';
 import { pxPerMin } from '../scale';
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useAddCare } from '../../data/horseChanges';
 import { useWho } from '../../data/who';
-import { dayIn } from '../../words/days';
+import { dayIn } from '../../base/words/days';
 
 /** A lame horse is noted under care: nobody gets on until somebody has looked. */
 export function LameHorse({ horseId }: { horseId: string }) {

@@ -2,9 +2,9 @@ import { DndContext, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState, type KeyboardEvent } from 'react';
-import { dragByKeys, useDragSensors } from '../../frame/dragging';
+import { dragByKeys, useDragSensors } from '../../shell/dragging';
 import { useWho } from '../../data/who';
-import { clock } from '../../words/days';
+import { clock } from '../../base/words/days';
 import { BrokenList } from '../BrokenList';
 import { byKey, dropped, inSteps, type Dropped, type Steps } from './dragging';
 import { HeatByHour, heatWithin } from './Heat';

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import { bookingWords, setUps } from '../../words/bookings';
-import { clock } from '../../words/days';
+import { bookingWords, setUps } from '../../base/words/bookings';
+import { clock } from '../../base/words/days';
 import type { DayShown } from '../../data/day';
 import { pxPerMin, timeOf } from '../scale';
 

@@ -5,13 +5,13 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
-import { answer, client } from '../../api/client';
-import { FormText } from '../../form/FormText';
-import { fieldsOf, saidOfAll } from '../../form/problems';
+import { answer, client } from '../../base/api/client';
+import { FormText } from '../../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../../base/form/problems';
 import { useSave } from '../../data/save';
 import { useWho } from '../../data/who';
-import { count } from '../../words/plain';
-import { dayAndClockIn } from '../../words/days';
+import { count } from '../../base/words/plain';
+import { dayAndClockIn } from '../../base/words/days';
 
 /** Heat by the hour from a file: rows, or a calendar. */
 export function WeatherFile({ onClose }: { onClose: () => void }) {

@@ -1,4 +1,4 @@
-import { clock } from '../../words/days';
+import { clock } from '../../base/words/days';
 import type { LanePerson } from './lanePerson';
 import type { Change, DayShown } from '../../data/day';
 import { pxPerMin, stepMin, timeOf } from '../scale';

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { count } from '../../words/plain';
+import { count } from '../../base/words/plain';
 import { said } from './draft';
 import type { Instance, Rules } from '../../data/week';
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { saidOfAll } from '../../form/problems';
+import { saidOfAll } from '../../base/form/problems';
 import { beginSolve, stopSolve, useSolve, type PlanFound, type SolveAsked } from '../../data/week';
 
 const stages = {

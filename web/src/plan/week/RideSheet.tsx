@@ -7,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useState } from 'react';
 import { BrokenList } from '../BrokenList';
-import { FormSelect } from '../../form/FormSelect';
+import { FormSelect } from '../../base/form/FormSelect';
 import { clockOf, dayName, horseOf, replaced, ridesOf, stepMin, type Draft } from './draft';
 import type { Instance, RideTaken } from '../../data/week';
 import { useWeekRules } from './useWeekRules';

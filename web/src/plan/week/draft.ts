@@ -1,4 +1,4 @@
-import { clock } from '../../words/days';
+import { clock } from '../../base/words/days';
 import { timeOf } from '../scale';
 import type { Instance, PlannedRide, RideTaken, WeekShown } from '../../data/week';
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { calculateAnywhere } from '../../core/anywhere';
-import { hours24 } from '../../words/clockSetting';
+import { calculateAnywhere } from '../../base/core/anywhere';
+import { hours24 } from '../../base/words/clockSetting';
 import type { Instance, PlannedRide, Rules } from '../../data/week';
 
 /** What a plan breaks and is worth. */

@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { answer, client, type Schemas } from '../../api/client';
-import { Section } from '../../frame/Section';
+import { answer, client, type Schemas } from '../../base/api/client';
+import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
-import { dayAndClockIn } from '../../words/days';
-import { capital } from '../../words/plain';
+import { dayAndClockIn } from '../../base/words/days';
+import { capital } from '../../base/words/plain';
 import { importsQuery, sheetWords } from '../../data/imports';
 import { madeInWords } from './words';
 

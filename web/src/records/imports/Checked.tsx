@@ -2,12 +2,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
-import type { Schemas } from '../../api/client';
-import { sendFile } from '../../api/sendFile';
-import { plainTable } from '../../frame/plainTable';
-import { Section } from '../../frame/Section';
+import type { Schemas } from '../../base/api/client';
+import { sendFile } from '../../base/api/sendFile';
+import { plainTable } from '../../shell/plainTable';
+import { Section } from '../../shell/Section';
 import { Wrong } from '../Archive';
-import { capital, count } from '../../words/plain';
+import { capital, count } from '../../base/words/plain';
 import type { Read } from '../../data/imports';
 import { columnInWords, readInWords } from './words';
 

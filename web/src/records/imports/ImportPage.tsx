@@ -1,12 +1,12 @@
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { calculateAnywhere } from '../../core/anywhere';
-import { refusedWords } from '../../core/refused';
-import { FormSelect } from '../../form/FormSelect';
-import { PageFrame } from '../../frame/PageFrame';
-import { PickFile } from '../../frame/PickFile';
-import { Section } from '../../frame/Section';
+import { calculateAnywhere } from '../../base/core/anywhere';
+import { refusedWords } from '../../base/core/refused';
+import { FormSelect } from '../../base/form/FormSelect';
+import { PageFrame } from '../../shell/PageFrame';
+import { PickFile } from '../../shell/PickFile';
+import { Section } from '../../shell/Section';
 import { BroughtBefore } from './BroughtBefore';
 import { Columns } from './Columns';
 import { sheetWords, type Sheet } from '../../data/imports';

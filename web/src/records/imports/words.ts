@@ -1,6 +1,6 @@
-import type { Schemas } from '../../api/client';
-import { shortDay } from '../../words/days';
-import { capital, count } from '../../words/plain';
+import type { Schemas } from '../../base/api/client';
+import { shortDay } from '../../base/words/days';
+import { capital, count } from '../../base/words/plain';
 import type { Read } from '../../data/imports';
 
 /** A column of a sheet as people say it: `time_s` is the time in seconds. */
