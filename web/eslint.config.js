@@ -5,7 +5,7 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist', 'dev-dist', 'src/api/schema.d.ts', 'src/core/calculators.d.ts'] },
+  { ignores: ['dist', 'dev-dist', 'src/base/api/schema.d.ts', 'src/base/core/calculators.d.ts'] },
   js.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
   jsxA11y.flatConfigs.recommended,

@@ -27,8 +27,8 @@ const letters = Object.fromEntries(
 
 /** The most JavaScript that a page waits for on a first visit, gzip, by what it is made of. */
 const firstLoads = {
-  'src/today/TodayPage.tsx': 205_000,
-  'src/recorder/RecorderPage.tsx': 233_000,
+  'src/barn/today/TodayPage.tsx': 205_000,
+  'src/ride/recorder/RecorderPage.tsx': 233_000,
 };
 
 /** Refuses a build in which Today or the recorder wait for too much. */
@@ -58,7 +58,7 @@ function firstLoad(): Plugin {
   };
 }
 
-/** Parts of MUI and Emotion that our theme never uses; see src/theme/leftOut.ts. */
+/** Parts of MUI and Emotion that our theme never uses; see src/base/theme/leftOut.ts. */
 const leftOut =
   /^(\.\/(createThemeWithVars|ThemeProviderWithVars|TouchRipple)\.mjs|hoist-non-react-statics)$/;
 
@@ -67,7 +67,7 @@ export default defineConfig({
     alias: [
       {
         find: leftOut,
-        replacement: fileURLToPath(new URL('src/theme/leftOut.ts', import.meta.url)),
+        replacement: fileURLToPath(new URL('src/base/theme/leftOut.ts', import.meta.url)),
       },
     ],
   },
@@ -77,7 +77,7 @@ export default defineConfig({
     firstLoad(),
     // The shell opens without signal; reps wait in IndexedDB.
     VitePWA({
-      // A newer application waits until no ride is open; see src/update.
+      // A newer application waits until no ride is open; see src/shell/update.
       registerType: 'prompt',
       injectRegister: null,
       manifest: {

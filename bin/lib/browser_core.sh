@@ -1,9 +1,9 @@
-# The core in the browser (crates/browser), built to web/src/core/core.wasm. Source
+# The core in the browser (crates/browser), built to web/src/base/core/core.wasm. Source
 # this file after tools.sh. Needs either the target wasm32-unknown-unknown of a rustup
 # toolchain, or Debian's rustc-web, rust-web-src and lld; where neither can be had, the
 # application is built without it and takes the server's word.
 
-core_wasm=$root/web/src/core/core.wasm
+core_wasm=$root/web/src/base/core/core.wasm
 
 # What it is built from.
 browser_core_sources() {

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { dirname, join } from 'node:path';
-import type { Schemas } from '../../web/src/api/client';
+import type { Schemas } from '../../web/src/base/api/client';
 import { expectAllSent, hold, violations } from './barn';
 import { barn } from './new-barn';
 import { endPrograms, start } from './programs';

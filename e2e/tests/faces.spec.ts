@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { faceOf, type Asked, type Set } from '../../web/src/recorder/faces';
-import type { Schemas } from '../../web/src/api/client';
+import { faceOf, type Asked, type Set } from '../../web/src/ride/recorder/faces';
+import type { Schemas } from '../../web/src/base/api/client';
 import { expectAllSent, hold, horse, signIn, violations } from './barn';
 
 /** Every measure of the ladder is recorded from the saddle: by touch, and by key on the rail. */

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { Answering } from '../src/core/answering';
+import { Answering } from '../src/base/core/answering';
 
 /** One section of a WebAssembly module (core specification 2.0, section 5.5). */
 const section = (id: number, ...content: number[]) => [id, content.length, ...content];

@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { vi } from 'vitest';
-import type { KeptDatabase } from '../src/queue/db';
-import { keepRep, type RecordedAsk } from '../src/queue/keep';
+import type { KeptDatabase } from '../src/outbox/db';
+import { keepRep, type RecordedAsk } from '../src/outbox/keep';
 
 /** One ask, and the barn's server, for tests of what is kept and sent. */
 

@@ -5,7 +5,7 @@ import {
   passed,
   passedWithoutPage,
   RideClock,
-} from '../src/queue/clock';
+} from '../src/outbox/clock';
 
 const minute = 60_000;
 const year = 365 * 86_400_000;

@@ -1,14 +1,14 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { rateOf } from '../src/coolout/rate';
-import { dueInWords } from '../src/care/words';
-import { heatInWords } from '../src/words/heat';
-import { speakIn } from '../src/words/unitSetting';
-import { keptDatabase, type KeptDatabase } from '../src/queue/db';
+import { rateOf } from '../src/ride/coolOut/rate';
+import { dueInWords } from '../src/horse/care/words';
+import { heatInWords } from '../src/base/words/heat';
+import { speakIn } from '../src/base/words/unitSetting';
+import { keptDatabase, type KeptDatabase } from '../src/outbox/db';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
 const { endCoolOut, openCoolOut, sendCoolOuts, startCoolOut, takeReading } =
-  await import('../src/queue/coolOut');
+  await import('../src/outbox/coolOut');
 
 let db: KeptDatabase;
 let barns = 0;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { byKeys, steeredAt, steeredOn, still, toward } from '../src/cow/steer';
+import { byKeys, steeredAt, steeredOn, still, toward } from '../src/cattle/cow/steer';
 
 describe('steering', () => {
   it('goes by the keys that are held; two that are opposed are none', () => {

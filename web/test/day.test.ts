@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
-import { byKey, dropped } from '../src/day/dragging';
-import type { DayShown } from '../src/day/queries';
-import { hoursOf, minutesOf, timeOf } from '../src/day/scale';
-import { minutesNow } from '../src/words/days';
+import { byKey, dropped } from '../src/plan/day/dragging';
+import type { DayShown } from '../src/data/day';
+import { hoursOf, minutesOf, timeOf } from '../src/plan/scale';
+import { minutesNow } from '../src/base/words/days';
 
 const shown = (from_min: number, minutes = 45): DayShown => ({
   day: '2026-05-04',

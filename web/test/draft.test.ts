@@ -8,8 +8,8 @@ import {
   mostSteps,
   readDraft,
   stepped,
-} from '../src/program/draft';
-import type { Program } from '../src/program/changes';
+} from '../src/ladder/program/draft';
+import type { Program } from '../src/data/programs';
 
 const named = (name: string): Program => ({ name, schools: {}, gates: [] });
 const start = begun(3, named('Ours'));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../src/api/client';
+import type { Schemas } from '../src/base/api/client';
 import { rails } from '../src/draw/rails';
 import { distanceScale, repInWords, stripInWords, type DrawnRep } from '../src/draw/rein';
 import { runs } from '../src/draw/VerdictRuns';

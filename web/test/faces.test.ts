@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { faceOf, type Asked, type Set } from '../src/recorder/faces';
-import { otherAnswers } from '../src/recorder/choices';
-import { howTo } from '../src/recorder/howTo';
-import { levelsNamed } from '../src/recorder/levelsNamed';
-import type { ShownLadder } from '../src/ladder/queries';
-import { measureInWords, type MeasureKind } from '../src/words/measures';
+import { faceOf, type Asked, type Set } from '../src/ride/recorder/faces';
+import { otherAnswers } from '../src/ride/recorder/choices';
+import { howTo } from '../src/ride/recorder/howTo';
+import { levelsNamed } from '../src/ladder/levelsNamed';
+import type { ShownLadder } from '../src/data/ladder';
+import { measureInWords, type MeasureKind } from '../src/base/words/measures';
 
 const asked = (measure: MeasureKind, more: Partial<Asked> = {}) =>
   ({ measure, sides: 'each', skill: 'bend.hip', rung: 'walk', ...more }) as Asked;

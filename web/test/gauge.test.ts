@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from 'vitest';
-import { byGauge, gaugeIsHeard, gaugeListens } from '../src/devices/gaugeNow';
-import { wrongAddress } from '../src/devices/paired';
-import type { Measure } from '../src/words/measures';
+import { byGauge, gaugeIsHeard, gaugeListens } from '../src/ride/devices/gaugeNow';
+import { wrongAddress } from '../src/ride/devices/paired';
+import type { Measure } from '../src/base/words/measures';
 
 const held = { side: 'left', pressedAt: 1_000, releasedAt: 2_400 } as const;
 const give = (answer: string) =>

@@ -6,8 +6,8 @@ import { apart, pathOf, planned, drawn, windowOf, zoomed } from '../src/ground/p
 import { newDrill, type DrillBook } from '../src/ground/drillDraft';
 import { asPlanned, knockedOf, measured } from '../src/ground/runDraft';
 import { newTrail, spacingAt } from '../src/ground/trailDraft';
-import { measureInWords } from '../src/words/measures';
-import { tapeInWords } from '../src/words/ground';
+import { measureInWords } from '../src/base/words/measures';
+import { tapeInWords } from '../src/base/words/ground';
 
 describe('the plan', () => {
   test('up the plan is up the screen, and a spot comes back as it was', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { elapsedS, press, release, slide } from '../src/recorder/hold';
+import { elapsedS, press, release, slide } from '../src/ride/recorder/hold';
 
 describe('the hold', () => {
   it('is the time from press to release, when the horse gave', () => {

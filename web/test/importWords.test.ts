@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import type { Read } from '../src/imports/queries';
-import { madeInWords, readInWords } from '../src/imports/words';
+import type { Read } from '../src/data/imports';
+import { madeInWords, readInWords } from '../src/records/imports/words';
 
 const none = { horses: 0, cattle: 0, rides: 0, asks: 0 };
 

@@ -1,18 +1,18 @@
 import { describe, expect, test } from 'vitest';
-import type { Schemas } from '../src/api/client';
-import { newsOf } from '../src/board/news';
-import { differ } from '../src/compare/differ';
+import type { Schemas } from '../src/base/api/client';
+import { newsOf } from '../src/barn/board/news';
+import { differ } from '../src/horse/compare/differ';
 import { lately } from '../src/draw/firstAsks';
 import { helpInWords, helpOf } from '../src/draw/help';
 import { inLines, layOut, type DrawnLevel } from '../src/draw/ladderLayout';
 import { change, hatchGap, points, zonesAt } from '../src/draw/softMap';
-import { rustyOf, underWay } from '../src/horse/levels';
-import type { HorsePage } from '../src/horse/queries';
-import { sidesInFigures, sidesInWords } from '../src/horse/sidesInWords';
-import { touches } from '../src/live/touches';
-import { toggled } from '../src/ride/toggled';
-import { dayAfter, spans } from '../src/words/days';
-import { saidState } from '../src/words/states';
+import { rustyOf, underWay } from '../src/data/levelsOfHorse';
+import type { HorsePage } from '../src/data/horse';
+import { sidesInFigures, sidesInWords } from '../src/horse/page/sidesInWords';
+import { touches } from '../src/data/keys';
+import { toggled } from '../src/ride/page/toggled';
+import { dayAfter, spans } from '../src/base/words/days';
+import { saidState } from '../src/base/words/states';
 
 const brief = (track: string, skill: string, rung: string) =>
   ({ track, skill, rung, name: `${skill} ${rung}` }) as Schemas['LevelBrief'];
@@ -205,7 +205,7 @@ test('a change of one horse fetches what shows it, and no more', () => {
   const [a, b] = ['01890000-0000-7000-8000-00000000000a', '01890000-0000-7000-8000-00000000000b'];
   expect(touches(['horse', a, 'page', 'today'], a)).toBe(true);
   expect(touches(['horse', a, 'page', 'today'], b)).toBe(false);
-  expect(touches(['level', { horseId: b, skill: 's' }], a)).toBe(false);
+  expect(touches(['level', b, { skill: 's' }], a)).toBe(false);
   expect(touches(['ride', b], a)).toBe(true);
   expect(touches(['today'], a)).toBe(true);
   expect(touches(['ladder'], a)).toBe(false);

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import type { Schemas } from '../src/api/client';
-import { judgeInput, type OwnRides } from '../src/core/judgeInput';
-import type { KeptRep, KeptRide } from '../src/queue/db';
+import type { Schemas } from '../src/base/api/client';
+import { judgeInput, type OwnRides } from '../src/offline/judgeInput';
+import type { KeptRep, KeptRide } from '../src/outbox/db';
 
 const flex = { skill: 'bend.flex', rung: 'stand' };
 const measure = { kind: 'give', hand: 'fingertip', time_s: 1.2, answer: 'gave' } as const;

@@ -1,10 +1,10 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { rigOf } from '../src/queue/card';
-import { setRig } from '../src/queue/rig';
-import { asSentRide } from '../src/queue/batch';
-import { keptDatabase, type KeptDatabase, type KeptHold } from '../src/queue/db';
-import { keepFromTape } from '../src/queue/fromTape';
+import { rigOf } from '../src/outbox/card';
+import { setRig } from '../src/outbox/rig';
+import { asSentRide } from '../src/outbox/batch';
+import { keptDatabase, type KeptDatabase, type KeptHold } from '../src/outbox/db';
+import { keepFromTape } from '../src/outbox/fromTape';
 import {
   changeAnswer,
   cutOff,
@@ -16,8 +16,8 @@ import {
   openRides,
   setUndone,
   settleHold,
-} from '../src/queue/keep';
-import type { Measure } from '../src/words/measures';
+} from '../src/outbox/keep';
+import type { Measure } from '../src/base/words/measures';
 import { ask, asks, flex, kettle, oatcake, ribs } from './barn';
 
 let db: KeptDatabase;

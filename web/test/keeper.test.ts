@@ -1,9 +1,9 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { keptDatabase, type KeptDatabase } from '../src/queue/db';
-import { keepRep } from '../src/queue/keep';
-import { Keeper } from '../src/queue/Keeper';
-import { storageOf } from '../src/queue/storage';
+import { keptDatabase, type KeptDatabase } from '../src/outbox/db';
+import { keepRep } from '../src/outbox/keep';
+import { Keeper } from '../src/outbox/Keeper';
+import { storageOf } from '../src/outbox/storage';
 import { ask, oatcake } from './barn';
 
 vi.stubGlobal('navigator', {});

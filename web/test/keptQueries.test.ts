@@ -3,7 +3,7 @@ import { QueryClient } from '@tanstack/react-query';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 
 vi.stubGlobal('__BUILD__', 'this build');
-const { forgetQueries, keepQueries, restoreQueries } = await import('../src/session/keptQueries');
+const { forgetQueries, keepQueries, restoreQueries } = await import('../src/data/keptQueries');
 
 const wren = { barn_id: 'saltgrass', person_id: 'wren' };
 const tobin = { barn_id: 'saltgrass', person_id: 'tobin' };

@@ -15,9 +15,9 @@ vi.stubGlobal(
     closest = () => (this.tag === 'input' ? this : null);
   },
 );
-const { answerKey, sideOfKey, zoneOfKey } = await import('../src/recorder/keys');
-const { give } = await import('../src/recorder/faces/give');
-const { keysAreOff, keysOn, turnKeys } = await import('../src/recorder/keysOn');
+const { answerKey, sideOfKey, zoneOfKey } = await import('../src/ride/recorder/keys');
+const { give } = await import('../src/ride/recorder/faces/give');
+const { keysAreOff, keysOn, turnKeys } = await import('../src/ride/recorder/keysOn');
 
 const press = {
   ctrlKey: false,

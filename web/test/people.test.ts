@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { clearanceInWords, hoursInWords } from '../src/people/inWords';
-import { nobody, presentInWords, suggestedSignIn } from '../src/words/people';
+import { clearanceInWords, hoursInWords } from '../src/barn/people/inWords';
+import { nobody, presentInWords, suggestedSignIn } from '../src/base/words/people';
 
 const hours = (weekday: number, from = '07:00:00', to = '15:00:00') => ({
   weekday,

@@ -11,7 +11,7 @@ import {
   type Button,
   type Said,
   type State,
-} from '../src/clicker/presses';
+} from '../src/ride/recorder/clicker/presses';
 
 /** A remote as it sends: events and silence, on a clock of its own. */
 class Remote {

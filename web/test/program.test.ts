@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Schemas } from '../src/api/client';
+import type { Schemas } from '../src/base/api/client';
 import {
   changedGate,
   changeGate,
@@ -9,9 +9,16 @@ import {
   same,
   touchesLevel,
   valueIn,
-  type Program,
-} from '../src/program/changes';
-import { fieldsFor, groups, read, typed, valueAt, withValue } from '../src/program/gateFields';
+} from '../src/ladder/program/changes';
+import type { Program } from '../src/data/programs';
+import {
+  fieldsFor,
+  groups,
+  read,
+  typed,
+  valueAt,
+  withValue,
+} from '../src/ladder/program/gateFields';
 
 const none: Program = { name: 'Ours', schools: {}, gates: [] };
 const walk = { skill: 'stop.seat', rung: 'walk' };

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
-import type { Schemas } from '../src/api/client';
-import { withoutRide, type OwnRides, type Pack } from '../src/core/judgeInput';
-import { inTurn } from '../src/frame/drawnLater';
-import { movedRails } from '../src/ride/movedRails';
+import type { Schemas } from '../src/base/api/client';
+import { withoutRide, type OwnRides, type Pack } from '../src/offline/judgeInput';
+import { inTurn } from '../src/shell/drawnLater';
+import { movedRails } from '../src/ride/page/movedRails';
 
 const rail = (item: string, side: string | null, passes: boolean) => ({ item, side, passes });
 const judgement = (

@@ -1,7 +1,14 @@
 import { expect, test } from 'vitest';
 import { deciding, fenceLayout } from '../src/draw/roadFence';
-import type { RoadInput } from '../src/road/queries';
-import { isPlanned, planned, readWhatIf, taken, withWhatIf, writeWhatIf } from '../src/road/whatIf';
+import type { RoadInput } from '../src/data/road';
+import {
+  isPlanned,
+  planned,
+  readWhatIf,
+  taken,
+  withWhatIf,
+  writeWhatIf,
+} from '../src/plan/road/whatIf';
 
 const seat = { skill: 'stop.seat', rung: 'walk' };
 const poll = { skill: 'frame.poll', rung: 'walk' };

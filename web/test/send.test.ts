@@ -6,13 +6,13 @@ import {
   putRepRight,
   putRideRight,
   tryRefusedAgain,
-} from '../src/queue/attention';
-import { keptDatabase, type KeptDatabase } from '../src/queue/db';
-import { finish, keepChips, keepRep, openRides, setUndone } from '../src/queue/keep';
+} from '../src/outbox/attention';
+import { keptDatabase, type KeptDatabase } from '../src/outbox/db';
+import { finish, keepChips, keepRep, openRides, setUndone } from '../src/outbox/keep';
 import { ask, asks, flex, kettle, oatcake, problem, ribs, server, taken, type Sent } from './barn';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
-const { sendWaiting } = await import('../src/queue/send');
+const { sendWaiting } = await import('../src/outbox/send');
 
 let db: KeptDatabase;
 let barns = 0;

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { keptDatabase, type KeptDatabase } from '../src/queue/db';
-import type { SenderState } from '../src/queue/Sender';
+import { keptDatabase, type KeptDatabase } from '../src/outbox/db';
+import type { SenderState } from '../src/outbox/Sender';
 import { asks, problem, server, taken } from './barn';
 
 const events = new EventTarget();
@@ -9,7 +9,7 @@ vi.stubGlobal('location', { origin: 'http://barn.test' });
 vi.stubGlobal('window', events);
 vi.stubGlobal('document', new EventTarget());
 vi.stubGlobal('navigator', {});
-const { Sender } = await import('../src/queue/Sender');
+const { Sender } = await import('../src/outbox/Sender');
 
 let db: KeptDatabase;
 let stop: () => void = () => undefined;

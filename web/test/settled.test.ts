@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
-import type { KeptHold } from '../src/queue/db';
-import { measureOf } from '../src/queue/settled';
-import { stop } from '../src/recorder/faces/stop';
+import type { KeptHold } from '../src/outbox/db';
+import { measureOf } from '../src/outbox/settled';
+import { stop } from '../src/ride/recorder/faces/stop';
 
 const held = (change: Partial<KeptHold>): KeptHold => ({
   repId: 'the hold',

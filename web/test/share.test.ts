@@ -1,14 +1,14 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, it, vi } from 'vitest';
-import { asSentRide } from '../src/queue/batch';
-import { keptDatabase } from '../src/queue/db';
-import { keepRep } from '../src/queue/keep';
-import { setRig, wearAsBarnSays } from '../src/queue/rig';
-import { horseAsks, setShare, takeAskBack } from '../src/queue/share';
+import { asSentRide } from '../src/outbox/batch';
+import { keptDatabase } from '../src/outbox/db';
+import { keepRep } from '../src/outbox/keep';
+import { setRig, wearAsBarnSays } from '../src/outbox/rig';
+import { horseAsks, setShare, takeAskBack } from '../src/outbox/share';
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
 const { beginBitChange, openBitChange, sendBitChanges, takeStep } =
-  await import('../src/queue/bitChange');
+  await import('../src/outbox/bitChange');
 
 const mount = { horseId: 'horse', horseName: 'Tom', day: '2026-06-01' };
 const ask = (repId: string) => ({

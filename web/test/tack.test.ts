@@ -2,10 +2,10 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { draftOf, partsOf, readDraft } from '../src/tack/gearDraft';
 import { curbInput, readBench, snaffleInput, usualBench, writeBench } from '../src/tack/bench';
 import { mouthLine, reach } from '../src/draw/tackShape';
-import { rigKind, short } from '../src/recorder/rigNamed';
-import { forceInWords, inchesInWords, inchesOf, inchesTyped } from '../src/words/inches';
-import { speakIn } from '../src/words/unitSetting';
-import type { Piece } from '../src/yard/queries';
+import { rigKind, short } from '../src/ride/recorder/rigNamed';
+import { forceInWords, inchesInWords, inchesOf, inchesTyped } from '../src/base/words/inches';
+import { speakIn } from '../src/base/words/unitSetting';
+import type { Piece } from '../src/data/yard';
 
 afterEach(() => speakIn('us'));
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { freshTimes, type TimedRun } from '../src/ground/freshTimes';
-import { filmClock, frameOf, intoFrame, tiedTo } from '../src/tape/film';
-import { FilmTime } from '../src/tape/FilmTime';
-import { endOf, instantOf, secondsOfDay } from '../src/tape/instant';
+import { filmClock, frameOf, intoFrame, tiedTo } from '../src/ride/tape/film';
+import { FilmTime } from '../src/ride/tape/FilmTime';
+import { endOf, instantOf, secondsOfDay } from '../src/base/words/instant';
 import {
   markInWords,
   nextBarrel,
@@ -11,9 +11,9 @@ import {
   withTrack,
   type Mark,
   type TapeMark,
-} from '../src/tape/marks';
-import { slotOf } from '../src/tape/slots';
-import { moved, nearer, spotOf, whole } from '../src/tape/zoom';
+} from '../src/ride/tape/marks';
+import { slotOf } from '../src/ride/tape/slots';
+import { moved, nearer, spotOf, whole } from '../src/ride/tape/zoom';
 
 const mark = (at_s: number, what: Mark, film = 0): TapeMark => ({ film, at_s, mark: what });
 const spot = (barrel: number, spot: number): Mark => ({ kind: 'spot', barrel, spot });

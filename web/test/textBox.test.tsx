@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { expect, test } from 'vitest';
-import { TextBox } from '../src/frame/TextBox';
+import { TextBox } from '../src/base/form/TextBox';
 
 const drawn = (becomes: string, value: string) =>
   renderToStaticMarkup(<TextBox label="In your words" becomes={becomes} value={value} />);

@@ -1,14 +1,14 @@
 import { describe, expect, test, vi } from 'vitest';
-import type { Schemas } from '../src/api/client';
+import type { Schemas } from '../src/base/api/client';
 import { gateInWords } from '../src/ladder/gateInWords';
-import { cameWith, type Decision } from '../src/outcomes/cameWith';
-import { measureInWords } from '../src/words/measures';
+import { cameWith, type Decision } from '../src/horse/outcomes/cameWith';
+import { measureInWords } from '../src/base/words/measures';
 
 /** How things are told: decisions, gates, problems, reps. */
 
 vi.stubGlobal('location', { origin: 'http://barn.test' });
-const { ProblemError } = await import('../src/api/client');
-const { inFields } = await import('../src/program/queries');
+const { ProblemError } = await import('../src/base/api/client');
+const { inFields } = await import('../src/data/programs');
 
 test('decisions made together are told together, taken back ones apart', () => {
   const decision = (horse: string, day: string, reason: string, withdrawn = false) =>

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { inTheMiddle, laid } from '../src/track/onPlan';
+import { inTheMiddle, laid } from '../src/ride/track/onPlan';
 
 const track = [
   [0, 0],

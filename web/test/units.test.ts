@@ -5,8 +5,8 @@ import {
   lengthsInWords,
   shownTemperature,
   temperatureUnit,
-} from '../src/words/units';
-import { speakIn } from '../src/words/unitSetting';
+} from '../src/base/words/units';
+import { speakIn } from '../src/base/words/unitSetting';
 
 /** Sources: NIST SP 811, appendix B.8 (1 ft = 0.3048 m; °F to °C), from memory. */
 

@@ -8,7 +8,7 @@ vi.stubGlobal('sessionStorage', {
   getItem: (key: string) => kept.get(key) ?? null,
   setItem: (key: string, value: string) => kept.set(key, value),
 });
-const { reloadWhenPartsAreGone } = await import('../src/update/partsGone');
+const { reloadWhenPartsAreGone } = await import('../src/shell/update/partsGone');
 
 describe('a page whose parts are gone', () => {
   const reload = vi.fn();

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { CardBlock, CardDay } from '../src/card/queries';
-import { added, dayWith, dropped, inOrder, movedBy, swapped } from '../src/card/wanted';
+import type { CardBlock, CardDay } from '../src/data/card';
+import { added, dayWith, dropped, inOrder, movedBy, swapped } from '../src/offline/wanted';
 
 const level = (name: string) => ({ skill: name, rung: 'walk' });
 

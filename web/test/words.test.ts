@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { figure } from '../src/draw/rails';
-import { clock, clockIn, dayIn, daysBetween, saidDay, shortDay } from '../src/words/days';
-import { pronouns } from '../src/words/horse';
-import { count, howSure, percent } from '../src/words/plain';
+import { clock, clockIn, dayIn, daysBetween, saidDay, shortDay } from '../src/base/words/days';
+import { pronouns } from '../src/base/words/horse';
+import { count, howSure, percent } from '../src/base/words/plain';
 
 describe('days', () => {
   it('are said as people say them', () => {

@@ -1,12 +1,12 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, it, vi } from 'vitest';
-import type { Schemas } from '../src/api/client';
-import { asSentRep, asSentRide } from '../src/queue/batch';
-import { keptDatabase, type KeptRep } from '../src/queue/db';
-import { changeAnswer, finish, keepRep } from '../src/queue/keep';
-import { beginWork, endWork, goingWork, leaveCattle, onCattle } from '../src/queue/work';
-import { atFlag, flagHeard, flagNow } from '../src/flag/flagNow';
-import { becauseInWords, stopsInWords, turnsInWords } from '../src/words/herd';
+import type { Schemas } from '../src/base/api/client';
+import { asSentRep, asSentRide } from '../src/outbox/batch';
+import { keptDatabase, type KeptRep } from '../src/outbox/db';
+import { changeAnswer, finish, keepRep } from '../src/outbox/keep';
+import { beginWork, endWork, goingWork, leaveCattle, onCattle } from '../src/outbox/work';
+import { atFlag, flagHeard, flagNow } from '../src/cattle/flag/flagNow';
+import { becauseInWords, stopsInWords, turnsInWords } from '../src/base/words/herd';
 
 const mount = { horseId: 'horse', horseName: 'Tom', day: '2026-06-01' };
 const good = {

@@ -6,7 +6,7 @@
 //! - [`interface`]: bytes in and out of the page's memory
 //!
 //! What this crate does not do: it keeps nothing from one call to the next, and a
-//! panic ends the instance; the page starts a fresh one (`web/src/core/`).
+//! panic ends the instance; the page starts a fresh one (`web/src/base/core/`).
 
 pub mod answer;
 pub mod interface;

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import type { Schemas } from '../api/client';
-import { partWords } from '../words/card';
+import type { Schemas } from '../base/api/client';
+import { partWords } from '../base/words/card';
 
 interface RailPart {
   part: Schemas['Part'];

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
 import { useId, useRef, useState, type PointerEvent } from 'react';
-import type { Output } from '../core/core';
-import { forceInWords } from '../words/inches';
+import type { Output } from '../base/core/core';
+import { forceInWords } from '../base/words/inches';
 import { usual, type Measures } from './tackShape';
 
 interface Props {

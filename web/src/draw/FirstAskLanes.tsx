@@ -1,6 +1,6 @@
 import { useTheme } from '@mui/material/styles';
 import { Link } from 'react-router';
-import { daysBetween, longDay, shortDay } from '../words/days';
+import { daysBetween, longDay, shortDay } from '../base/words/days';
 import type { FirstAsk } from './firstAsks';
 import { useWidth } from './useWidth';
 

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
-import type { FoundLevel } from '../intake/queries';
+import type { FoundLevel } from '../data/intake';
 
 interface Track {
   name: string;

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import type { Schemas } from '../api/client';
-import { shortDay } from '../words/days';
-import { handWords } from '../words/tack';
+import type { Schemas } from '../base/api/client';
+import { shortDay } from '../base/words/days';
+import { handWords } from '../base/words/tack';
 import { useWidth } from './useWidth';
 
 const classes = Object.keys(handWords) as Schemas['HandWeight'][];

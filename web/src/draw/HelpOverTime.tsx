@@ -3,8 +3,8 @@ import { useTheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { useId } from 'react';
 import { Link } from 'react-router';
-import { shortDay } from '../words/days';
-import { helpWords } from '../words/measures';
+import { shortDay } from '../base/words/days';
+import { helpWords } from '../base/words/measures';
 import { helpInWords, total, type Help, type RideHelp } from './help';
 
 const order: Help[] = ['mostly_hand', 'even', 'mostly_leg'];

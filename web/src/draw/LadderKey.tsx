@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { stateWords, type State } from '../words/states';
+import { stateWords, type State } from '../base/words/states';
 import { RungMark } from './RungMark';
 
 const shown: State[] = [

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import type { Schemas } from '../api/client';
-import { shortDay } from '../words/days';
+import type { Schemas } from '../base/api/client';
+import { shortDay } from '../base/words/days';
 import { useWidth } from './useWidth';
 
 /** Days that are drawn. */

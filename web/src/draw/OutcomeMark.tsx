@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 
 /** How a decision turned out: a knot that held, one that came loose, a rope not pulled yet. */
 export function OutcomeMark({

@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import { isGive } from '../words/measures';
+import { isGive } from '../base/words/measures';
 import { evasionTick, type DrawnRep } from './rein';
 
 interface Props {

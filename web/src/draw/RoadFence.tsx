@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
-import { shortDay } from '../words/days';
-import { percent } from '../words/plain';
+import { shortDay } from '../base/words/days';
+import { percent } from '../base/words/plain';
 import { fenceLayout, type FenceAsked, type FenceGoal, type FenceLayout } from './roadFence';
 import { textSize } from './textSize';
 import { useWidth } from './useWidth';

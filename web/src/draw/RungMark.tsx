@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import type { State } from '../words/states';
+import type { State } from '../base/words/states';
 
 interface Props {
   state: State | undefined;

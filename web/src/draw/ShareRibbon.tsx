@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
-import type { Schemas } from '../api/client';
-import { count } from '../words/plain';
+import type { Schemas } from '../base/api/client';
+import { count } from '../base/words/plain';
 import { useWidth } from './useWidth';
 
 interface Props {

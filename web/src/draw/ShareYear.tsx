@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import { daysBetween, shortDay } from '../words/days';
-import { count } from '../words/plain';
+import { daysBetween, shortDay } from '../base/words/days';
+import { count } from '../base/words/plain';
 import { useWidth } from './useWidth';
 
 interface Share {

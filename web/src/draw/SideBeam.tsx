@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import { percent } from '../words/plain';
+import { percent } from '../base/words/plain';
 import { useWidth } from './useWidth';
 import { textSize } from './textSize';
 

@@ -1,8 +1,8 @@
 import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
-import type { Schemas } from '../api/client';
-import { percent } from '../words/plain';
-import { zoneWords } from '../words/states';
+import type { Schemas } from '../base/api/client';
+import { percent } from '../base/words/plain';
+import { zoneWords } from '../base/words/states';
 import { useWidth } from './useWidth';
 import { change, hatchGap, type ZoneSide } from './softMap';
 import { textSize } from './textSize';

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { Answer } from '../words/answers';
+import type { Answer } from '../base/words/answers';
 import { RepMark } from './RepMark';
 import type { DrawnRep } from './rein';
 

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
-import type { Schemas } from '../api/client';
-import { inchesInWords } from '../words/inches';
-import { gearWords } from '../words/yard';
+import type { Schemas } from '../base/api/client';
+import { inchesInWords } from '../base/words/inches';
+import { gearWords } from '../base/words/yard';
 import { BitMeasures, Label } from './TackMeasures';
 import { hasShanks, mouthLine, reach, tackInWords, usual, type Measures } from './tackShape';
 

@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import { inchesInWords } from '../words/inches';
+import { inchesInWords } from '../base/words/inches';
 import { hasShanks, usual, type Measures } from './tackShape';
 
 interface LabelProps {

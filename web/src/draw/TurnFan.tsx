@@ -1,8 +1,8 @@
 import { useTheme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useId } from 'react';
-import type { Schemas } from '../api/client';
-import { turnsInWords } from '../words/herd';
+import type { Schemas } from '../base/api/client';
+import { turnsInWords } from '../base/words/herd';
 
 type Cell = Schemas['TurnCell'];
 

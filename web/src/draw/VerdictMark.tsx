@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import type { Verdict } from '../words/answers';
+import type { Verdict } from '../base/words/answers';
 
 /**
  * A verdict's own shape. It always stands beside its word; neither shape nor

@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link as RouterLink } from 'react-router';
-import type { Schemas } from '../api/client';
-import { verdictWords } from '../words/answers';
-import { longDay, shortDay } from '../words/days';
+import type { Schemas } from '../base/api/client';
+import { verdictWords } from '../base/words/answers';
+import { longDay, shortDay } from '../base/words/days';
 import { VerdictMark } from './VerdictMark';
 
 type DayVerdict = Schemas['DayVerdict'];

@@ -1,4 +1,4 @@
-import type { Side } from '../words/answers';
+import type { Side } from '../base/words/answers';
 
 /** The first ask of a level on a day and side. */
 export interface FirstAsk {

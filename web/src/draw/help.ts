@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 
 export type Help = Schemas['Help'];
 

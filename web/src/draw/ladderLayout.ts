@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import type { State } from '../words/states';
+import type { Schemas } from '../base/api/client';
+import type { State } from '../base/words/states';
 
 /** A level as the ladder draws it. */
 export interface DrawnLevel {

@@ -1,6 +1,6 @@
 import { useTheme } from '@mui/material/styles';
 import type { ReactNode } from 'react';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { repInWords, type DrawnRep } from './rein';
 
 /** A picture of asks in rows, one an ask, in the order of asking. */

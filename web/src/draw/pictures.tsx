@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { Rows, type Of, type PictureProps } from './pictureRows';
 import { repInWords } from './rein';
 

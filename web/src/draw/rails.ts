@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import { percent } from '../words/plain';
+import type { Schemas } from '../base/api/client';
+import { percent } from '../base/words/plain';
 
 export type Item = Schemas['Item'];
 export type ItemKind = Schemas['ItemKind'];

@@ -1,6 +1,6 @@
-import type { Schemas } from '../api/client';
-import { sideWords, type Answer, type Side } from '../words/answers';
-import { measureInWords, timeOf } from '../words/measures';
+import type { Schemas } from '../base/api/client';
+import { sideWords, type Answer, type Side } from '../base/words/answers';
+import { measureInWords, timeOf } from '../base/words/measures';
 
 /** A rep as the rein strip draws it. */
 export interface DrawnRep {

@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import { dayAfter, daysBetween } from '../words/days';
+import type { Schemas } from '../base/api/client';
+import { dayAfter, daysBetween } from '../base/words/days';
 
 /** Where things stand along a fence line that is time. */
 export interface FenceLayout {

@@ -1,5 +1,5 @@
-import { count } from '../words/plain';
-import type { Schemas } from '../api/client';
+import { count } from '../base/words/plain';
+import type { Schemas } from '../base/api/client';
 
 /** A part of the horse on one side, over the gaits that are looked at. */
 export interface ZoneSide {

@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 
 /** Tack drawn from its measures, in inches: the mouthpiece at the origin, y down. */
 

@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import { plainTable } from '../frame/plainTable';
-import { sideWords } from '../words/answers';
-import { groundInWords, tapeInWords } from '../words/ground';
-import { count } from '../words/plain';
+import { plainTable } from '../shell/plainTable';
+import { sideWords } from '../base/words/answers';
+import { groundInWords, tapeInWords } from '../base/words/ground';
+import { count } from '../base/words/plain';
 import type { Ridden } from './barrelDraft';
 
 interface Props {

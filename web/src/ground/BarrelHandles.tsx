@@ -1,7 +1,7 @@
 import { turned, type Feet } from './plan';
 import { Handle } from './Handle';
 import { placed, withBarrel, type Ridden } from './barrelDraft';
-import type { BarrelPlan } from './queries';
+import type { BarrelPlan } from '../data/ground';
 import { useFeet } from './size';
 
 interface Props {

@@ -2,13 +2,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { memo } from 'react';
-import { FormSelect } from '../form/FormSelect';
-import { OneSlider } from '../frame/OneSlider';
-import { tapeInWords } from '../words/ground';
-import { count } from '../words/plain';
+import { FormSelect } from '../base/form/FormSelect';
+import { OneSlider } from '../shell/OneSlider';
+import { tapeInWords } from '../base/words/ground';
+import { count } from '../base/words/plain';
 import { isMoved, pocketChoices, withPocketFeet } from './barrelDraft';
 import { Figure } from './LayLists';
-import type { BarrelPlan } from './queries';
+import type { BarrelPlan } from '../data/ground';
 
 interface Props {
   plan: BarrelPlan;

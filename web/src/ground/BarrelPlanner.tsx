@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { memo, useCallback, useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
-import { FormSelect } from '../form/FormSelect';
-import { useLive } from '../tack/useLive';
+import { FormSelect } from '../base/form/FormSelect';
+import { useLive } from '../base/core/useLive';
 import { BarrelFigures } from './BarrelFigures';
 import { BarrelHandles } from './BarrelHandles';
 import { BarrelPanel } from './BarrelPanel';
@@ -16,7 +16,7 @@ import { FitCourse } from './FitCourse';
 import { useHistory } from './history';
 import { LayDrawn } from './LayDrawn';
 import { PlanView } from './PlanView';
-import { drawPath, sheetPath, type BarrelPlan, type Course, type Lay } from './queries';
+import { drawPath, sheetPath, type BarrelPlan, type Course, type Lay } from '../data/ground';
 
 interface Props {
   placeId: string;

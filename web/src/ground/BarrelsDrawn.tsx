@@ -1,6 +1,6 @@
 import { useTheme } from '@mui/material/styles';
 import { memo } from 'react';
-import { sideWords } from '../words/answers';
+import { sideWords } from '../base/words/answers';
 import type { Ridden } from './barrelDraft';
 import { Label } from './LayDrawn';
 import { drawn, pathOf, type Feet } from './plan';

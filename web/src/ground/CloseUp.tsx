@@ -1,12 +1,12 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import { tapeInWords } from '../words/ground';
+import { tapeInWords } from '../base/words/ground';
 import type { Ridden } from './barrelDraft';
 import { withPocket } from './barrelDraft';
 import { Handle } from './Handle';
 import { Label } from './LayDrawn';
 import { drawn, pathOf, type Feet } from './plan';
-import type { BarrelPlan } from './queries';
+import type { BarrelPlan } from '../data/ground';
 import { SizeContext } from './size';
 
 interface Props {

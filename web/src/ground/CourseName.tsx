@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { FormText } from '../form/FormText';
-import { fieldsOf, saidOfAll } from '../form/problems';
-import { useWho } from '../session/who';
-import { courseWords } from '../words/ground';
-import { coursePath, usePutCourse, type Course, type CoursePlan } from './queries';
+import { FormText } from '../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
+import { useWho } from '../data/who';
+import { courseWords } from '../base/words/ground';
+import { coursePath, usePutCourse, type Course, type CoursePlan } from '../data/ground';
 
 interface Props {
   placeId: string;

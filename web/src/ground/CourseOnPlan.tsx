@@ -1,8 +1,8 @@
-import { useLive } from '../tack/useLive';
+import { useLive } from '../base/core/useLive';
 import { cloverleafInput } from './barrelDraft';
 import { BarrelsDrawn } from './BarrelsDrawn';
 import { DrillDrawn } from './DrillDrawn';
-import type { BarrelPlan, Course, DrillPlan, Lay } from './queries';
+import type { BarrelPlan, Course, DrillPlan, Lay } from '../data/ground';
 
 /** A course as it lies, without handles. */
 export function CourseOnPlan({ course, lay }: { course: Course; lay: Lay }) {

@@ -1,12 +1,12 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
-import { Waiting } from '../frame/Waiting';
-import { courseWords } from '../words/ground';
-import { placesQuery } from '../yard/queries';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
+import { Waiting } from '../shell/Waiting';
+import { courseWords } from '../base/words/ground';
+import { placesQuery } from '../data/yard';
 import { newBarrels } from './barrelDraft';
 import { BarrelPlanner } from './BarrelPlanner';
 import { DrillPlanner } from './DrillPlanner';
@@ -18,7 +18,7 @@ import {
   type Course,
   type CoursePlan,
   type Lay,
-} from './queries';
+} from '../data/ground';
 import { newTrail } from './trailDraft';
 import { TrailPlanner } from './TrailPlanner';
 import { useDrillBook } from './useDrillBook';

@@ -3,16 +3,16 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { FormSelect } from '../form/FormSelect';
-import { saidOfAll } from '../form/problems';
-import { Chip } from '../frame/Chip';
-import { fenceWords, footingWords, keepOffWords } from '../words/ground';
+import { FormSelect } from '../base/form/FormSelect';
+import { saidOfAll } from '../base/form/problems';
+import { Chip } from '../shell/Chip';
+import { fenceWords, footingWords, keepOffWords } from '../base/words/ground';
 import { DraftOnPlan } from './DraftOnPlan';
 import { GeoJsonFile } from './GeoJsonFile';
 import { useHistory } from './history';
 import { closed, nothingDrawn, tapped, type LayDraft, type Tool } from './layDraft';
 import { LayLists } from './LayLists';
-import { placePath, useDrawLay, type Lay } from './queries';
+import { placePath, useDrawLay, type Lay } from '../data/ground';
 import { StartShape } from './StartShape';
 
 const tools: [Tool, string, string][] = [

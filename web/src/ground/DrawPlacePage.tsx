@@ -1,12 +1,12 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
-import { placesQuery } from '../yard/queries';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
+import { placesQuery } from '../data/yard';
 import { DrawPlace } from './DrawPlace';
-import { layQuery } from './queries';
+import { layQuery } from '../data/ground';
 
 /** Where a place is drawn, or drawn anew. */
 export function DrawPlacePage() {

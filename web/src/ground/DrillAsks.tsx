@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import type { Output } from '../core/core';
-import { plainTable } from '../frame/plainTable';
-import { ladderQuery } from '../ladder/queries';
-import { measureNames } from '../words/measures';
+import type { Output } from '../base/core/core';
+import { plainTable } from '../shell/plainTable';
+import { ladderQuery } from '../data/ladder';
+import { measureNames } from '../base/words/measures';
 
 interface Props {
   asks: Output<'drill'>['asks'];

@@ -1,5 +1,5 @@
 import { useTheme } from '@mui/material/styles';
-import type { Output } from '../core/core';
+import type { Output } from '../base/core/core';
 import { Label } from './LayDrawn';
 import { drawn, pathOf } from './plan';
 import { useFeet } from './size';

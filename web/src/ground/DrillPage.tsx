@@ -2,15 +2,15 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
-import { FormSelect } from '../form/FormSelect';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
-import { Waiting } from '../frame/Waiting';
-import { placesQuery } from '../yard/queries';
+import { FormSelect } from '../base/form/FormSelect';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
+import { Waiting } from '../shell/Waiting';
+import { placesQuery } from '../data/yard';
 import { newDrill, type DrillBook } from './drillDraft';
 import { DrillPlanner } from './DrillPlanner';
-import { layQuery } from './queries';
+import { layQuery } from '../data/ground';
 import { useDrillBook } from './useDrillBook';
 
 /** A drill from the card: drawn to scale in the place that is chosen. */

@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { FormSelect } from '../form/FormSelect';
-import { OneSlider } from '../frame/OneSlider';
-import { useLive } from '../tack/useLive';
-import { groundInWords, tapeInWords } from '../words/ground';
-import { capital, count } from '../words/plain';
+import { FormSelect } from '../base/form/FormSelect';
+import { OneSlider } from '../shell/OneSlider';
+import { useLive } from '../base/core/useLive';
+import { groundInWords, tapeInWords } from '../base/words/ground';
+import { capital, count } from '../base/words/plain';
 import { CourseName } from './CourseName';
 import { DrillAsks } from './DrillAsks';
 import type { DrillBook } from './drillDraft';
@@ -15,7 +15,7 @@ import { useHistory } from './history';
 import { LayDrawn } from './LayDrawn';
 import { PlacingHandles } from './PlacingHandles';
 import { PlanView } from './PlanView';
-import type { Course, DrillPlan, Lay } from './queries';
+import type { Course, DrillPlan, Lay } from '../data/ground';
 
 interface Props {
   placeId: string;

@@ -1,14 +1,14 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { plainTable } from '../frame/plainTable';
-import { useLive } from '../tack/useLive';
-import { lengthsInWords } from '../words/units';
+import { plainTable } from '../shell/plainTable';
+import { useLive } from '../base/core/useLive';
+import { lengthsInWords } from '../base/words/units';
 import { cloverleafInput, newBarrels } from './barrelDraft';
 import { BarrelsDrawn } from './BarrelsDrawn';
 import { LayDrawn } from './LayDrawn';
 import { PlanView } from './PlanView';
-import { layQuery, type BarrelPlan, type Course, type RunsOfHorse } from './queries';
+import { layQuery, type BarrelPlan, type Course, type RunsOfHorse } from '../data/ground';
 
 interface Props {
   run: RunsOfHorse['runs'][number];

@@ -2,13 +2,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
-import { calculateAnywhere } from '../core/anywhere';
-import { calculateApart } from '../core/apart';
-import { CoreBroke } from '../core/core';
-import type { Input, Output } from '../core/core';
-import { FormSelect } from '../form/FormSelect';
+import { calculateAnywhere } from '../base/core/anywhere';
+import { calculateApart } from '../base/core/apart';
+import { CoreBroke } from '../base/core/core';
+import type { Input, Output } from '../base/core/core';
+import { FormSelect } from '../base/form/FormSelect';
 import { Figure } from './LayLists';
-import type { BarrelPlan, Lay } from './queries';
+import type { BarrelPlan, Lay } from '../data/ground';
 import { standard } from './barrelDraft';
 
 interface Props {

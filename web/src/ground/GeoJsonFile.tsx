@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { calculateAnywhere } from '../core/anywhere';
-import { CoreRefusal } from '../core/core';
-import type { Lay } from './queries';
+import { calculateAnywhere } from '../base/core/anywhere';
+import { CoreRefusal } from '../base/core/core';
+import type { Lay } from '../data/ground';
 
 const most = 200_000;
 

@@ -1,8 +1,8 @@
 import { useTheme } from '@mui/material/styles';
 import { memo } from 'react';
-import { keepOffWords, tapeInWords } from '../words/ground';
+import { keepOffWords, tapeInWords } from '../base/words/ground';
 import { apart, between, drawn, pathOf, type Feet } from './plan';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 import { useFeet } from './size';
 
 interface Props {

@@ -2,10 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { groundUnit, keepOffWords, shownFeet } from '../words/ground';
+import { groundUnit, keepOffWords, shownFeet } from '../base/words/ground';
 import { feetOf, put, without } from './layDraft';
 import { tenth, type Feet } from './plan';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 
 interface Props {
   lay: Lay;

@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { FormSelect } from '../form/FormSelect';
-import { OneSlider } from '../frame/OneSlider';
-import { groundUnit, shownFeet } from '../words/ground';
+import { FormSelect } from '../base/form/FormSelect';
+import { OneSlider } from '../shell/OneSlider';
+import { groundUnit, shownFeet } from '../base/words/ground';
 import { feetOf } from './layDraft';
 import { obstacleNames, sizes, spacingAt, type Obstacle, type Placed } from './trailDraft';
 

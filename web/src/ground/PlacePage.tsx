@@ -4,16 +4,22 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { saidOfAll } from '../form/problems';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
-import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { useLive } from '../tack/useLive';
-import { areaInWords, courseWords, fenceWords, footingWords, groundInWords } from '../words/ground';
-import { placeWords } from '../words/yard';
-import { placesQuery } from '../yard/queries';
+import { saidOfAll } from '../base/form/problems';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
+import { Section } from '../shell/Section';
+import { useWho } from '../data/who';
+import { useLive } from '../base/core/useLive';
+import {
+  areaInWords,
+  courseWords,
+  fenceWords,
+  footingWords,
+  groundInWords,
+} from '../base/words/ground';
+import { placeWords } from '../base/words/yard';
+import { placesQuery } from '../data/yard';
 import { CourseOnPlan } from './CourseOnPlan';
 import { LayDrawn } from './LayDrawn';
 import { PlanView } from './PlanView';
@@ -29,7 +35,7 @@ import {
   type Course,
   type CoursePlan,
   type Lay,
-} from './queries';
+} from '../data/ground';
 import { Tip } from '../help/Tip';
 
 /** A place: how it lies, and what is set out in it. */

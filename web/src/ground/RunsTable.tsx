@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
-import { plainTable } from '../frame/plainTable';
-import { shortDay } from '../words/days';
-import { footingWords } from '../words/ground';
-import { count } from '../words/plain';
-import type { RunsOfHorse } from './queries';
+import { plainTable } from '../shell/plainTable';
+import { shortDay } from '../base/words/days';
+import { footingWords } from '../base/words/ground';
+import { count } from '../base/words/plain';
+import type { RunsOfHorse } from '../data/ground';
 import { knockedOf } from './runDraft';
 import { speedInWords } from './speed';
 

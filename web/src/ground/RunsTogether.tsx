@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import type { RunsOfHorse } from './queries';
+import type { RunsOfHorse } from '../data/ground';
 import { speedInWords } from './speed';
 
 interface Props {

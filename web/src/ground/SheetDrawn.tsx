@@ -1,12 +1,12 @@
 import { useTheme } from '@mui/material/styles';
-import type { Output } from '../core/core';
+import type { Output } from '../base/core/core';
 import type { Ridden } from './barrelDraft';
 import { BarrelsDrawn } from './BarrelsDrawn';
 import { Label, LayDrawn } from './LayDrawn';
 import { drawn, windowOf, type Feet } from './plan';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 import { SizeContext } from './size';
-import { tapeInWords } from '../words/ground';
+import { tapeInWords } from '../base/words/ground';
 
 interface Props {
   lay: Lay | null;

@@ -3,13 +3,13 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { NoPage } from '../frame/NoPage';
-import { PageFrame } from '../frame/PageFrame';
-import { Waiting } from '../frame/Waiting';
+import { Asked } from '../shell/Asked';
+import { NoPage } from '../shell/NoPage';
+import { PageFrame } from '../shell/PageFrame';
+import { Waiting } from '../shell/Waiting';
 import { Tip } from '../help/Tip';
-import { useLive } from '../tack/useLive';
-import { placesQuery } from '../yard/queries';
+import { useLive } from '../base/core/useLive';
+import { placesQuery } from '../data/yard';
 import { cloverleafInput } from './barrelDraft';
 import {
   coursePath,
@@ -18,7 +18,7 @@ import {
   type BarrelPlan,
   type Course,
   type Lay,
-} from './queries';
+} from '../data/ground';
 import { SheetDrawn } from './SheetDrawn';
 import { SheetTables } from './SheetTables';
 

@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Output } from '../core/core';
-import { plainTable } from '../frame/plainTable';
-import { tapeInWords } from '../words/ground';
-import { capital, count } from '../words/plain';
+import type { Output } from '../base/core/core';
+import { plainTable } from '../shell/plainTable';
+import { tapeInWords } from '../base/words/ground';
+import { capital, count } from '../base/words/plain';
 import type { Ridden } from './barrelDraft';
 
 type Sheet = Output<'setting-out'>;

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { groundUnit } from '../words/ground';
+import { groundUnit } from '../base/words/ground';
 import { circle, feetOf, rectangle } from './layDraft';
 import type { Feet } from './plan';
 

@@ -2,13 +2,13 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
-import { FormSelect } from '../form/FormSelect';
-import { Asked } from '../frame/Asked';
-import type { Output } from '../core/core';
-import { boardQuery } from '../board/queries';
-import { ridePath } from '../recorder/ridePath';
-import { useWho } from '../session/who';
-import { trailQuery } from './queries';
+import { FormSelect } from '../base/form/FormSelect';
+import { Asked } from '../shell/Asked';
+import type { Output } from '../base/core/core';
+import { boardQuery } from '../data/board';
+import { ridePath } from '../data/ridePath';
+import { useWho } from '../data/who';
+import { trailQuery } from '../data/ground';
 
 interface Props {
   courseId: string;

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import type { Output } from '../core/core';
-import { plainTable } from '../frame/plainTable';
+import type { Output } from '../base/core/core';
+import { plainTable } from '../shell/plainTable';
 
 /** Every published size, what was found, and where it is written. */
 export function TrailRows({ said }: { said: Output<'trail-check'> }) {

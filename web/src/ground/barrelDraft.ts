@@ -1,7 +1,7 @@
-import type { Input, Output } from '../core/core';
+import type { Input, Output } from '../base/core/core';
 import type { Feet } from './plan';
 import { turned } from './plan';
-import type { BarrelPlan, Lay } from './queries';
+import type { BarrelPlan, Lay } from '../data/ground';
 import { bounds } from './bounds';
 
 export type Ridden = Output<'cloverleaf'>;

@@ -1,6 +1,6 @@
 import { bounds } from './bounds';
-import type { Output } from '../core/core';
-import type { DrillPlan, Lay } from './queries';
+import type { Output } from '../base/core/core';
+import type { DrillPlan, Lay } from '../data/ground';
 
 /** What is written down of each drill. */
 export type DrillBook = Output<'drill'>['all'];

@@ -1,6 +1,6 @@
-import { feetTyped } from '../words/ground';
+import { feetTyped } from '../base/words/ground';
 import { tenth, type Feet } from './plan';
-import type { Lay } from './queries';
+import type { Lay } from '../data/ground';
 
 /** What a tap adds. */
 export type Tool = 'corner' | 'gate' | 'post' | 'keep_off' | 'move';

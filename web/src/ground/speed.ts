@@ -1,4 +1,4 @@
-import { isMetric } from '../words/unitSetting';
+import { isMetric } from '../base/words/unitSetting';
 
 /** A speed along the way: 26.2 ft/s, or 8.0 m/s. */
 export const speedInWords = (feet: number) =>

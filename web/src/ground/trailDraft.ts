@@ -1,5 +1,5 @@
 import { bounds } from './bounds';
-import type { Lay, TrailPlan } from './queries';
+import type { Lay, TrailPlan } from '../data/ground';
 
 export type Placed = TrailPlan['obstacles'][number];
 export type Obstacle = Placed['obstacle'];

@@ -1,4 +1,4 @@
-import { useLive } from '../tack/useLive';
+import { useLive } from '../base/core/useLive';
 import type { DrillBook } from './drillDraft';
 
 const any = {

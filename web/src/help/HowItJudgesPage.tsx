@@ -5,14 +5,14 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { OutcomeMark } from '../draw/OutcomeMark';
 import { VerdictMark } from '../draw/VerdictMark';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
-import { Section } from '../frame/Section';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
+import { Section } from '../shell/Section';
 import { gateInWords } from '../ladder/gateInWords';
-import { ladderQuery, type ShownLadder } from '../ladder/queries';
-import { useWho } from '../session/who';
-import { verdictWords, type Verdict } from '../words/answers';
-import { outcomeWords } from '../words/states';
+import { ladderQuery, type ShownLadder } from '../data/ladder';
+import { useWho } from '../data/who';
+import { verdictWords, type Verdict } from '../base/words/answers';
+import { outcomeWords } from '../base/words/states';
 import { ForOwners } from './ForOwners';
 
 /** How it judges, for those who train; owners read their own page. */

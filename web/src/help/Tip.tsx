@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
-import { save } from '../frame/save';
+import { save } from '../shell/save';
 import { svgFile } from './svgFile';
 import { tips, type Picture } from './tips';
 

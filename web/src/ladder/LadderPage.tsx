@@ -1,21 +1,21 @@
-import { count } from '../words/plain';
+import { count } from '../base/words/plain';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { LadderRails } from '../draw/LadderRails';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
-import { Section } from '../frame/Section';
-import { nameOf, placeOf } from '../horse/levels';
-import { useWho } from '../session/who';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
+import { Section } from '../shell/Section';
+import { nameOf, placeOf } from '../data/levelsOfHorse';
+import { useWho } from '../data/who';
 import { drawnLevels } from './drawnLevels';
 import { gateInWords } from './gateInWords';
 import { LevelList } from './LevelList';
-import { ladderQuery, type ShownLadder } from './queries';
-import { programsQuery } from '../program/queries';
+import { ladderQuery, type ShownLadder } from '../data/ladder';
+import { programsQuery } from '../data/programs';
 
 /** The ladder as it ships, and the programs that differ from it. */
 export function LadderPage() {

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { stateWords } from '../words/states';
+import { stateWords } from '../base/words/states';
 import type { DrawnLevel } from '../draw/ladderLayout';
 
 interface Props {

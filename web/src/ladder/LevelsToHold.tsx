@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
-import type { Schemas } from '../api/client';
-import { ladderQuery } from './queries';
+import type { Schemas } from '../base/api/client';
+import { ladderQuery } from '../data/ladder';
 
 const LevelPicker = lazy(async () => ({
-  default: (await import('../recorder/LevelPicker')).LevelPicker,
+  default: (await import('./LevelPicker')).LevelPicker,
 }));
 
 type Level = Schemas['Level'];

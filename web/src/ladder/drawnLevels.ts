@@ -1,6 +1,6 @@
 import type { DrawnLevel } from '../draw/ladderLayout';
-import { placeOf } from '../horse/levels';
-import type { ShownLadder } from './queries';
+import { placeOf } from '../data/levelsOfHorse';
+import type { ShownLadder } from '../data/ladder';
 
 /** A ladder's levels as they are drawn, their needs by place. */
 export function drawnLevels(ladder: ShownLadder): DrawnLevel[] {

@@ -1,6 +1,6 @@
-import type { Schemas } from '../api/client';
-import { handWords } from '../words/answers';
-import { percent } from '../words/plain';
+import type { Schemas } from '../base/api/client';
+import { handWords } from '../base/words/answers';
+import { percent } from '../base/words/plain';
 
 /** What a gate asks for, rail by rail; a rail that asks for nothing is left out. */
 export function gateInWords({ gate, level, needs }: Schemas['ShownLevel']): string[] {

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { Links } from './Links';
 import { Notes } from './Notes';
 import { Reports } from './Reports';

@@ -3,14 +3,14 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
-import { FormSelect } from '../form/FormSelect';
-import { FormText } from '../form/FormText';
-import { fieldsOf, saidOfAll } from '../form/problems';
-import { LinkToHand } from '../frame/LinkToHand';
-import { useWho } from '../session/who';
-import { dayAndClockIn, dayIn, longDay, saidDay } from '../words/days';
-import { horseLinksQuery, useMakeHorseLink, useRevokeHorseLink } from './queries';
+import type { Schemas } from '../base/api/client';
+import { FormSelect } from '../base/form/FormSelect';
+import { FormText } from '../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
+import { LinkToHand } from '../shell/LinkToHand';
+import { useWho } from '../data/who';
+import { dayAndClockIn, dayIn, longDay, saidDay } from '../base/words/days';
+import { horseLinksQuery, useMakeHorseLink, useRevokeHorseLink } from '../data/owner';
 
 type Days = '30' | '90' | '365';
 const lengths: [Days, string][] = [

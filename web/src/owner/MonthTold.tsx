@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { GatePicture, LadderPicture, RoadPicture, ThenAndNow } from './pictures';
-import type { ReportSection, ToldMonth } from './queries';
+import type { ReportSection, ToldMonth } from '../data/owner';
 
 type Part = Schemas['ReportPart'];
 

@@ -4,11 +4,11 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import type { Schemas } from '../api/client';
-import { FormText } from '../form/FormText';
-import { fieldsOf, saidOfAll } from '../form/problems';
-import { saidDay } from '../words/days';
-import { useBringBackNote, useTakeBackNote, useTellOwner, writtenWordsQuery } from './queries';
+import type { Schemas } from '../base/api/client';
+import { FormText } from '../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
+import { saidDay } from '../base/words/days';
+import { useBringBackNote, useTakeBackNote, useTellOwner, writtenWordsQuery } from '../data/owner';
 
 interface Props {
   horseId: string;

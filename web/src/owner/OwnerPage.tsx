@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
-import { horsePath } from '../horse/queries';
-import { useWho } from '../session/who';
-import { ownersViewQuery, reportPath } from './queries';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
+import { horsePath } from '../data/horse';
+import { useWho } from '../data/who';
+import { ownersViewQuery, reportPath } from '../data/owner';
 import { Seen } from './Seen';
 
 const ForTheOwner = lazy(async () => ({ default: (await import('./ForTheOwner')).ForTheOwner }));

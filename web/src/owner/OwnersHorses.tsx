@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { horsesQuery } from '../horse/queries';
-import { ownersPath } from './queries';
+import { horsesQuery } from '../data/horse';
+import { ownersPath } from '../data/owner';
 
 /** One's own horses, each a touch from how it is doing. */
 export function OwnersHorses() {

@@ -2,10 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { FormText } from '../form/FormText';
-import { fieldsOf, saidOfAll } from '../form/problems';
+import { FormText } from '../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
 import { partWords } from './MonthTold';
-import { useChangeReport, type OwnersReport, type ReportSection } from './queries';
+import { useChangeReport, type OwnersReport, type ReportSection } from '../data/owner';
 
 const parts = Object.keys(partWords) as ReportSection['part'][];
 

@@ -4,16 +4,16 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
-import { useWho } from '../session/who';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
+import { useWho } from '../data/who';
 import {
   ownersPath,
   reportQuery,
   useSendReport,
   useTakeBackReport,
   type OwnersReport,
-} from './queries';
+} from '../data/owner';
 import { ReportForm } from './ReportForm';
 import { ReportTools } from './ReportTools';
 import { ReportTold } from './ReportTold';

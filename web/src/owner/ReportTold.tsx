@@ -1,8 +1,8 @@
 import Typography from '@mui/material/Typography';
-import { horseLine } from '../words/horse';
-import { longDay } from '../words/days';
+import { horseLine } from '../base/words/horse';
+import { longDay } from '../base/words/days';
 import { MonthTold } from './MonthTold';
-import type { OwnersReport } from './queries';
+import type { OwnersReport } from '../data/owner';
 
 /** A report as it is read. */
 export function ReportTold({ report }: { report: OwnersReport }) {

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { save } from '../frame/save';
-import type { OwnersReport } from './queries';
+import { save } from '../shell/save';
+import type { OwnersReport } from '../data/owner';
 import { fileName } from './ReportTold';
 
 /** On paper, or as a file. */

@@ -4,12 +4,12 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { FormSelect } from '../form/FormSelect';
-import { capital } from '../words/plain';
-import { useWho } from '../session/who';
-import { dayIn, saidDay } from '../words/days';
+import { FormSelect } from '../base/form/FormSelect';
+import { capital } from '../base/words/plain';
+import { useWho } from '../data/who';
+import { dayIn, saidDay } from '../base/words/days';
 import { monthsUntil } from './months';
-import { reportPath, reportsQuery, useWriteReport } from './queries';
+import { reportPath, reportsQuery, useWriteReport } from '../data/owner';
 
 /** The reports of a horse: write one, go on with a draft, look at what was sent. */
 export function Reports({ horseId, on }: { horseId: string; on: string }) {

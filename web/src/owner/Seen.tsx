@@ -2,13 +2,13 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { FigureBand } from '../frame/FigureBand';
-import { Section } from '../frame/Section';
-import { horseLine } from '../words/horse';
-import { capital } from '../words/plain';
-import { longDay, saidDay } from '../words/days';
+import { FigureBand } from '../shell/FigureBand';
+import { Section } from '../shell/Section';
+import { horseLine } from '../base/words/horse';
+import { capital } from '../base/words/plain';
+import { longDay, saidDay } from '../base/words/days';
 import { MonthTold } from './MonthTold';
-import type { OwnersView } from './queries';
+import type { OwnersView } from '../data/owner';
 
 interface Props {
   view: OwnersView;

@@ -10,13 +10,13 @@ import { FieldGate } from '../draw/FieldGate';
 import { LadderDrawing } from '../draw/LadderRails';
 import { drawn } from '../draw/rein';
 import { RoadFence } from '../draw/RoadFence';
-import { themeFor } from '../theme/theme';
-import { horseLine } from '../words/horse';
-import { longDay, shortDay } from '../words/days';
+import { themeFor } from '../base/theme/theme';
+import { horseLine } from '../base/words/horse';
+import { longDay, shortDay } from '../base/words/days';
 import { partWords } from './MonthTold';
 import { forPaper } from './forPaper';
 import { heldBehind, rungsOf } from './pictures';
-import type { OwnersReport, ReportSection, ToldMonth } from './queries';
+import type { OwnersReport, ReportSection, ToldMonth } from '../data/owner';
 
 /** Room between the margins of a letter page, in points. */
 const room = 612 - 2 * 54;

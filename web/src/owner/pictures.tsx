@@ -9,9 +9,9 @@ import { drawn } from '../draw/rein';
 import { RoadFence } from '../draw/RoadFence';
 import { useWidth } from '../draw/useWidth';
 import { LevelList } from '../ladder/LevelList';
-import { saidState } from '../words/states';
-import { longDay, shortDay } from '../words/days';
-import type { ToldMonth } from './queries';
+import { saidState } from '../base/words/states';
+import { longDay, shortDay } from '../base/words/days';
+import type { ToldMonth } from '../data/owner';
 import { Tip } from '../help/Tip';
 
 /** The pictures of a month, each under the words that it belongs to. */

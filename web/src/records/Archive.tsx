@@ -4,13 +4,13 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ProblemError, type Schemas } from '../api/client';
-import { sendFile } from '../api/sendFile';
-import { FormSelect } from '../form/FormSelect';
-import { PickFile } from '../frame/PickFile';
-import { Section } from '../frame/Section';
-import { useSignedInBy } from '../session/queries';
-import { capital, count } from '../words/plain';
+import { ProblemError, type Schemas } from '../base/api/client';
+import { sendFile } from '../base/api/sendFile';
+import { FormSelect } from '../base/form/FormSelect';
+import { PickFile } from '../shell/PickFile';
+import { Section } from '../shell/Section';
+import { useSignedInBy } from '../data/session';
+import { capital, count } from '../base/words/plain';
 
 /** The whole barn as one file. */
 export function Archive() {

@@ -1,5 +1,5 @@
 import Typography from '@mui/material/Typography';
-import { PageFrame } from '../frame/PageFrame';
+import { PageFrame } from '../shell/PageFrame';
 import { Archive } from './Archive';
 import { Sheets } from './Sheets';
 

@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { answer, client, type Schemas } from '../api/client';
-import { Asked } from '../frame/Asked';
-import { plainTable } from '../frame/plainTable';
-import { Section } from '../frame/Section';
+import { answer, client, type Schemas } from '../base/api/client';
+import { Asked } from '../shell/Asked';
+import { plainTable } from '../shell/plainTable';
+import { Section } from '../shell/Section';
 
 const words: Record<Schemas['Sheet'], [string, string]> = {
   horses: ['Horses', 'Everyone, those gone home too.'],

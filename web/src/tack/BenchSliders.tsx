@@ -1,7 +1,7 @@
 import { memo } from 'react';
-import { OneSlider } from '../frame/OneSlider';
-import { forceInWords, inchesInWords } from '../words/inches';
-import { count } from '../words/plain';
+import { OneSlider } from '../shell/OneSlider';
+import { forceInWords, inchesInWords } from '../base/words/inches';
+import { count } from '../base/words/plain';
 import { reach, type Bench } from './bench';
 
 type Field = keyof Bench;

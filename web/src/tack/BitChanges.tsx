@@ -3,12 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { Schemas } from '../api/client';
-import { Asked } from '../frame/Asked';
-import { Section } from '../frame/Section';
-import { shortDay } from '../words/days';
-import { count } from '../words/plain';
-import { bitChangesQuery, changePath, type PieceForHorse } from './queries';
+import type { Schemas } from '../base/api/client';
+import { Asked } from '../shell/Asked';
+import { Section } from '../shell/Section';
+import { shortDay } from '../base/words/days';
+import { count } from '../base/words/plain';
+import { bitChangesQuery, changePath, type PieceForHorse } from '../data/tack';
 
 interface Props {
   horseId: string;

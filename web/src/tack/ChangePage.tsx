@@ -4,15 +4,15 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useParams } from 'react-router';
-import type { Schemas } from '../api/client';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
-import { levelPath } from '../level/queries';
-import { beginBitChange, openBitChange } from '../queue/bitChange';
-import { useQueue } from '../queue/queue';
-import { horseQuery } from '../today/queries';
+import type { Schemas } from '../base/api/client';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
+import { levelPath } from '../data/level';
+import { beginBitChange, openBitChange } from '../outbox/bitChange';
+import { useQueue } from '../outbox/queue';
+import { horseQuery } from '../data/today';
 import { ChangeSteps } from './ChangeSteps';
-import { bitChangesQuery, horseTackPath, tackQuery, type PieceForHorse } from './queries';
+import { bitChangesQuery, horseTackPath, tackQuery, type PieceForHorse } from '../data/tack';
 
 /** Changing the bit, led step by step on the phone, with or without signal. */
 export function ChangePage() {

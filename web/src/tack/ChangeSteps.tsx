@@ -3,14 +3,20 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { Schemas } from '../api/client';
-import { calculateAnywhere } from '../core/anywhere';
-import { levelPath } from '../level/queries';
-import { takeStep } from '../queue/bitChange';
-import type { KeptBitChange } from '../queue/db';
-import { useQueue } from '../queue/queue';
-import { stepAnswerWords } from '../words/tack';
-import { bitChangesQuery, changePath, horseTackPath, useFit, type PieceForHorse } from './queries';
+import type { Schemas } from '../base/api/client';
+import { calculateAnywhere } from '../base/core/anywhere';
+import { levelPath } from '../data/level';
+import { takeStep } from '../outbox/bitChange';
+import type { KeptBitChange } from '../outbox/db';
+import { useQueue } from '../outbox/queue';
+import { stepAnswerWords } from '../base/words/tack';
+import {
+  bitChangesQuery,
+  changePath,
+  horseTackPath,
+  useFit,
+  type PieceForHorse,
+} from '../data/tack';
 
 interface Props {
   horseId: string;
@@ -24,7 +30,7 @@ export function ChangeSteps({ horseId, piece, change, onAnew }: Props) {
   const { db, kick } = useQueue();
   const { steps } = change;
   const said = useQuery({
-    queryKey: ['bit change here', change.changeId, steps.length],
+    queryKey: ['bitChangeHere', change.changeId, steps.length],
     queryFn: () => calculateAnywhere('bit-change', { steps }),
     placeholderData: (before) => before,
   });

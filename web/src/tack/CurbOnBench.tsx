@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { CurbBench } from '../draw/CurbBench';
 import { Tip } from '../help/Tip';
-import { forceInWords } from '../words/inches';
-import type { Piece } from '../yard/queries';
+import { forceInWords } from '../base/words/inches';
+import type { Piece } from '../data/yard';
 import { curbInput, reach, usualBench, type Bench } from './bench';
 import { ForceRows } from './ForceRows';
-import { useLive } from './useLive';
+import { useLive } from '../base/core/useLive';
 
 interface Props {
   piece: Piece;

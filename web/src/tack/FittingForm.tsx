@@ -2,14 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
-import { FormFrame } from '../form/FormFrame';
-import { fieldsOf, saidOfAll } from '../form/problems';
-import { Chip } from '../frame/Chip';
-import { inchesOf, inchesTyped, inchUnit } from '../words/inches';
+import type { Schemas } from '../base/api/client';
+import { FormFrame } from '../base/form/FormFrame';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
+import { Chip } from '../shell/Chip';
+import { inchesOf, inchesTyped, inchUnit } from '../base/words/inches';
 import { isCurb } from './bench';
 import { LengthText } from './LengthText';
-import { useFit, useTakeOff, type PieceForHorse } from './queries';
+import { useFit, useTakeOff, type PieceForHorse } from '../data/tack';
 
 interface Props {
   horseId: string;

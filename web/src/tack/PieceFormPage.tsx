@@ -3,23 +3,23 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { TackDrawing } from '../draw/TackDrawing';
-import { FormFrame } from '../form/FormFrame';
-import { FormSelect } from '../form/FormSelect';
-import { FormText } from '../form/FormText';
-import { fieldsOf, saidOfAll } from '../form/problems';
-import { Asked } from '../frame/Asked';
-import { Chip } from '../frame/Chip';
-import { PageFrame } from '../frame/PageFrame';
-import { inchUnit } from '../words/inches';
-import { capital } from '../words/plain';
-import { cheekWords, curbWords, handWords, mouthpieceWords, reinWords } from '../words/tack';
-import { gearWords } from '../words/yard';
-import { gearQuery, usePutGear, type Piece } from '../yard/queries';
+import { FormFrame } from '../base/form/FormFrame';
+import { FormSelect } from '../base/form/FormSelect';
+import { FormText } from '../base/form/FormText';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
+import { Asked } from '../shell/Asked';
+import { Chip } from '../shell/Chip';
+import { PageFrame } from '../shell/PageFrame';
+import { inchUnit } from '../base/words/inches';
+import { capital } from '../base/words/plain';
+import { cheekWords, curbWords, handWords, mouthpieceWords, reinWords } from '../base/words/tack';
+import { gearWords } from '../base/words/yard';
+import { gearQuery, usePutGear, type Piece } from '../data/yard';
 import { draftOf, lengths, partsOf, readDraft, type GearDraft } from './gearDraft';
 import { LengthText } from './LengthText';
-import { piecePath } from './queries';
+import { piecePath } from '../data/tack';
 
 /** A piece is added or changed; it is drawn to scale while it is measured. */
 export function PieceFormPage() {

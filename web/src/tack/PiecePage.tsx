@@ -4,17 +4,17 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
-import { Asked } from '../frame/Asked';
-import { PageFrame } from '../frame/PageFrame';
-import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { horsesQuery } from '../horse/queries';
-import { inchesInWords } from '../words/inches';
-import { capital } from '../words/plain';
-import { cheekWords, curbWords, handWords, mouthpieceWords, reinWords } from '../words/tack';
-import { gearWords } from '../words/yard';
-import { gearQuery, usePutGearAway, type Piece } from '../yard/queries';
-import { fittingsQuery, horseTackPath } from './queries';
+import { Asked } from '../shell/Asked';
+import { PageFrame } from '../shell/PageFrame';
+import { Section } from '../shell/Section';
+import { useWho } from '../data/who';
+import { horsesQuery } from '../data/horse';
+import { inchesInWords } from '../base/words/inches';
+import { capital } from '../base/words/plain';
+import { cheekWords, curbWords, handWords, mouthpieceWords, reinWords } from '../base/words/tack';
+import { gearWords } from '../base/words/yard';
+import { gearQuery, usePutGearAway, type Piece } from '../data/yard';
+import { fittingsQuery, horseTackPath } from '../data/tack';
 import { ShowRules } from './ShowRules';
 
 /** One piece: drawn to scale, its measures, who rides in it, on which horses, at which shows. */

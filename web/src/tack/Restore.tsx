@@ -3,14 +3,14 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
-import { Asked } from '../frame/Asked';
-import { Section } from '../frame/Section';
-import { peopleQuery } from '../people/queries';
-import { useWho } from '../session/who';
-import { shortDay } from '../words/days';
-import { count } from '../words/plain';
-import { restoresQuery, useEndRestore, type PieceForHorse } from './queries';
+import type { Schemas } from '../base/api/client';
+import { Asked } from '../shell/Asked';
+import { Section } from '../shell/Section';
+import { peopleQuery } from '../data/people';
+import { useWho } from '../data/who';
+import { shortDay } from '../base/words/days';
+import { count } from '../base/words/plain';
+import { restoresQuery, useEndRestore, type PieceForHorse } from '../data/tack';
 import { RestoreForm } from './RestoreForm';
 
 interface Props {

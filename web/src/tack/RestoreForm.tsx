@@ -2,14 +2,14 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../api/client';
-import { FormFrame } from '../form/FormFrame';
-import { FormSelect } from '../form/FormSelect';
-import { fieldsOf, saidOfAll } from '../form/problems';
-import { Chip } from '../frame/Chip';
-import { OneSlider } from '../frame/OneSlider';
-import { peopleQuery } from '../people/queries';
-import { usePlanRestore, type PieceForHorse } from './queries';
+import type { Schemas } from '../base/api/client';
+import { FormFrame } from '../base/form/FormFrame';
+import { FormSelect } from '../base/form/FormSelect';
+import { fieldsOf, saidOfAll } from '../base/form/problems';
+import { Chip } from '../shell/Chip';
+import { OneSlider } from '../shell/OneSlider';
+import { peopleQuery } from '../data/people';
+import { usePlanRestore, type PieceForHorse } from '../data/tack';
 
 interface Props {
   horseId: string;

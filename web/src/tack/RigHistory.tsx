@@ -1,13 +1,13 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { Asked } from '../frame/Asked';
-import { Section } from '../frame/Section';
-import { shortDay } from '../words/days';
-import { count } from '../words/plain';
+import { Asked } from '../shell/Asked';
+import { Section } from '../shell/Section';
+import { shortDay } from '../base/words/days';
+import { count } from '../base/words/plain';
 import { RigShares } from './RigShares';
 import { rigInWords } from './rigInWords';
-import { rigsQuery } from './queries';
+import { rigsQuery } from '../data/tack';
 
 /** What the horse wore, ride after ride, and how soft it was in each. */
 export function RigHistory({ horseId }: { horseId: string }) {

@@ -2,10 +2,10 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { Section } from '../frame/Section';
-import { shortDay } from '../words/days';
-import { count } from '../words/plain';
-import { horseTackPath, rigsQuery, tackQuery } from './queries';
+import { Section } from '../shell/Section';
+import { shortDay } from '../base/words/days';
+import { count } from '../base/words/plain';
+import { horseTackPath, rigsQuery, tackQuery } from '../data/tack';
 import { RigShares } from './RigShares';
 import { rigInWords } from './rigInWords';
 

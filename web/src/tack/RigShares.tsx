@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
-import type { Schemas } from '../api/client';
-import { count, percent } from '../words/plain';
+import type { Schemas } from '../base/api/client';
+import { count, percent } from '../base/words/plain';
 import { rigInWords } from './rigInWords';
 
 interface Props {

@@ -3,13 +3,13 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { calculateAnywhere } from '../core/anywhere';
-import type { Input } from '../core/core';
-import { FormSelect } from '../form/FormSelect';
-import { Section } from '../frame/Section';
-import { horsesQuery } from '../horse/queries';
-import { legalWords } from '../words/tack';
-import type { Piece } from '../yard/queries';
+import { calculateAnywhere } from '../base/core/anywhere';
+import type { Input } from '../base/core/core';
+import { FormSelect } from '../base/form/FormSelect';
+import { Section } from '../shell/Section';
+import { horsesQuery } from '../data/horse';
+import { legalWords } from '../base/words/tack';
+import type { Piece } from '../data/yard';
 
 type RulesInput = Input<'show-rules'>;
 type Hands = 'one' | 'two';
@@ -35,7 +35,7 @@ export function ShowRules({ piece }: { piece: Piece }) {
     },
   } as RulesInput;
   const rules = useQuery({
-    queryKey: ['show rules', input],
+    queryKey: ['showRules', input],
     queryFn: () => calculateAnywhere('show-rules', input),
     placeholderData: (before) => before,
   });

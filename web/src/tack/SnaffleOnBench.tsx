@@ -3,11 +3,11 @@ import Typography from '@mui/material/Typography';
 import { SnaffleBench } from '../draw/SnaffleBench';
 import { usual } from '../draw/tackShape';
 import { Tip } from '../help/Tip';
-import { forceInWords } from '../words/inches';
-import type { Piece } from '../yard/queries';
+import { forceInWords } from '../base/words/inches';
+import type { Piece } from '../data/yard';
 import { reach, snaffleInput, type Bench } from './bench';
 import { ForceRows } from './ForceRows';
-import { useLive } from './useLive';
+import { useLive } from '../base/core/useLive';
 
 interface Props {
   piece: Piece;

@@ -4,13 +4,13 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
-import { Asked } from '../frame/Asked';
-import { Section } from '../frame/Section';
-import { useWho } from '../session/who';
-import { horsesQuery } from '../horse/queries';
-import { gearWords } from '../words/yard';
-import { gearQuery, type Piece } from '../yard/queries';
-import { fittingsQuery, piecePath } from './queries';
+import { Asked } from '../shell/Asked';
+import { Section } from '../shell/Section';
+import { useWho } from '../data/who';
+import { horsesQuery } from '../data/horse';
+import { gearWords } from '../base/words/yard';
+import { gearQuery, type Piece } from '../data/yard';
+import { fittingsQuery, piecePath } from '../data/tack';
 
 /** Pixels an inch: all pieces hang at the same scale, as on a wall. */
 const scale = 17;

@@ -3,18 +3,18 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../base/api/client';
 import { ShareRibbon } from '../draw/ShareRibbon';
 import { ShareYear } from '../draw/ShareYear';
-import { Asked } from '../frame/Asked';
-import { HorseHeading } from '../frame/HorseHeading';
-import { PageFrame } from '../frame/PageFrame';
-import { Section } from '../frame/Section';
-import { horseQuery } from '../today/queries';
-import { shortDay } from '../words/days';
-import { inchesInWords } from '../words/inches';
-import { count } from '../words/plain';
-import { horseTackPath, twoReinQuery } from './queries';
+import { Asked } from '../shell/Asked';
+import { HorseHeading } from '../shell/HorseHeading';
+import { PageFrame } from '../shell/PageFrame';
+import { Section } from '../shell/Section';
+import { horseQuery } from '../data/today';
+import { shortDay } from '../base/words/days';
+import { inchesInWords } from '../base/words/inches';
+import { count } from '../base/words/plain';
+import { horseTackPath, twoReinQuery } from '../data/tack';
 import { Tip } from '../help/Tip';
 
 /** Rides that are drawn one by one. */

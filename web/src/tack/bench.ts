@@ -1,5 +1,5 @@
-import type { Input } from '../core/core';
-import type { Piece } from '../yard/queries';
+import type { Input } from '../base/core/core';
+import type { Piece } from '../data/yard';
 
 /** What lies on the bench: a bit, a jaw, a pull; the same hands for every bit that is compared. */
 export interface Bench {

@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import { inchesOf, inchesTyped } from '../words/inches';
+import type { Schemas } from '../base/api/client';
+import { inchesOf, inchesTyped } from '../base/words/inches';
 
 /** A piece as it is typed: lengths are texts until they are saved. */
 

@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import { rigWords } from '../words/states';
+import type { Schemas } from '../base/api/client';
+import { rigWords } from '../base/words/states';
 
 type RigNamed = Pick<Schemas['RigWorn'], 'kind' | 'name'>;
 

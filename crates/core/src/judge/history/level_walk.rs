@@ -5,7 +5,7 @@ use jiff::civil::Date;
 use super::between::Between;
 use super::day::At;
 use super::given::LevelWalk;
-use super::told::History;
+use super::told::{History, Walked};
 use crate::evidence::readiness::Readiness;
 use crate::judge::by_day::timeline::Timeline;
 use crate::judge::held::hold::Hold;
@@ -50,7 +50,9 @@ impl LevelWalk<'_> {
 
     /// How the level stood before the first day to walk, and that day.
     fn taken_up(&self) -> (Date, History) {
-        let known = self.walked.and_then(|walked| {
+        // From the first of all days on, nothing holds: not even what was carried over.
+        let holds = |walked: &Walked<'_>| walked.from > Date::MIN;
+        let known = self.walked.filter(holds).and_then(|walked| {
             let history = walked.history.before(walked.from)?;
             Some((walked.from, history))
         });

@@ -272,3 +272,30 @@ proptest! {
         }
     }
 }
+
+/// What a level starts from is another one where something else was carried over.
+#[test]
+fn what_is_carried_over_anew_is_not_taken_from_before() {
+    let path = "start.bend-ground/stand";
+    let told = Told::default().rides(-40..-28, path, "sssss", "sssss");
+    let mut horse = Judged {
+        told,
+        ladder: ladder().clone(),
+        carried_from: Some(52),
+    };
+    let before = horse.file();
+    let standings = judge_horse(ladder(), &before, day(40));
+    horse.take(&Change::Placed(0, 1), &[]);
+    let now = horse.file();
+    assert_ne!(before.carried, now.carried);
+    let known = JudgedBefore {
+        ladder: ladder(),
+        file: &before,
+        standings: &standings,
+        on: day(40),
+    };
+    let judged = judge_horse_after(ladder(), &now, day(40), Some(known));
+    for (one, other) in judged.iter().zip(&judge_horse(ladder(), &now, day(40))) {
+        assert!(told_of(one) == told_of(other), "level {}", one.index);
+    }
+}

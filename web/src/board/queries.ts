@@ -1,7 +1,0 @@
-import { queryOptions } from '@tanstack/react-query';
-import { answer, client } from '../api/client';
-
-export const boardQuery = queryOptions({
-  queryKey: ['board'],
-  queryFn: () => answer(client.GET('/api/board')),
-});

@@ -1,8 +1,0 @@
-import type { Recorder } from '../recorder/useRecorder';
-import { useVoice } from './useVoice';
-
-/** Says what is recorded; nothing of it is seen. */
-export function Spoken({ recorder }: { recorder: Recorder }) {
-  useVoice(recorder);
-  return <></>;
-}

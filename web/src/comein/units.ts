@@ -1,6 +1,0 @@
-import type { Schemas } from '../api/client';
-
-export const unitWords: [Schemas['Units'], string][] = [
-  ['us', 'Feet and Fahrenheit'],
-  ['metric', 'Meters and Celsius'],
-];

@@ -1,0 +1,5 @@
+/** Whose lane it is. */
+export interface LanePerson {
+  id: string;
+  name: string;
+}
