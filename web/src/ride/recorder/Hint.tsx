@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { taughtClicker } from './clicker/taught';
-import { nextSide } from './clicker/useClicker';
+import { nextSide } from './useClicker';
 import type { Recorder } from './useRecorder';
 
 /**

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ProblemError } from '../../base/api/client';
-import { useClicker } from './clicker/useClicker';
+import { useClicker } from './useClicker';
 import { voiceWanted } from './clicker/voiceWanted';
 import { pairedGauge } from '../devices/paired';
 import { Asked } from '../../shell/Asked';
@@ -46,7 +46,7 @@ const GaugeBar = lazy(() =>
 );
 
 const Spoken = lazy(() =>
-  import('./clicker/Spoken')
+  import('./Spoken')
     .then(({ Spoken }) => ({ default: Spoken }))
     .catch(() => ({ default: () => <></> })),
 );

@@ -1,9 +1,9 @@
 import { useEffect, useRef } from 'react';
-import type { Recorder } from '../useRecorder';
-import { count } from '../../../base/words/plain';
+import type { Recorder } from './useRecorder';
+import { count } from '../../base/words/plain';
 import { nextSide } from './useClicker';
-import { taughtClicker } from './taught';
-import { say } from './voice';
+import { taughtClicker } from './clicker/taught';
+import { say } from './clicker/voice';
 
 /** Left, soft, 3 of 4. */
 export function spoken(recorder: Pick<Recorder, 'last' | 'reps' | 'sides'>): string {

@@ -1,4 +1,4 @@
-import type { Recorder } from '../useRecorder';
+import type { Recorder } from './useRecorder';
 import { useVoice } from './useVoice';
 
 /** Says what is recorded; nothing of it is seen. */

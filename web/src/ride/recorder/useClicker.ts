@@ -1,10 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Recorder } from '../useRecorder';
-import type { Side } from '../faces';
-import { meaningsOf, undo, type Meanings } from './meanings';
-import { atRest, down, up, waited, type Button, type Said, type State } from './presses';
-import { taughtClicker } from './taught';
-import { onScreen, tellLost, type } from './type';
+import type { Recorder } from './useRecorder';
+import type { Side } from './faces';
+import { meaningsOf, undo, type Meanings } from './clicker/meanings';
+import { atRest, down, up, waited, type Button, type Said, type State } from './clicker/presses';
+import { taughtClicker } from './clicker/taught';
+import { onScreen, tellLost, type } from './clicker/type';
 
 const lookEveryMs = 50;
 
