@@ -11,7 +11,7 @@ import { SessionContext } from '../data/who';
 import { Updates } from '../shell/update/Updates';
 import { useHours24 } from '../base/words/clockSetting';
 import { speakIn } from '../base/words/unitSetting';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { Opening } from '../shell/Opening';
 import { useFocusOnNewPage } from '../shell/useFocusOnNewPage';
 import { Waiting } from '../shell/Waiting';
@@ -36,13 +36,13 @@ export function SignedInFrame() {
     <>
       <Opening />
       <ScrollRestoration />
-      <Asked query={session}>
+      <QueryState query={session}>
         {(found) => (
           <Suspense fallback={<Waiting label="Opening" />}>
             {found ? <SignedIn key={found.who.person_id} session={found} /> : <SignInPage />}
           </Suspense>
         )}
-      </Asked>
+      </QueryState>
     </>
   );
 }

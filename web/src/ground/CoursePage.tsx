@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { NoPage } from '../shell/NoPage';
 import { PageFrame } from '../shell/PageFrame';
 import { Waiting } from '../shell/Waiting';
@@ -32,14 +32,14 @@ export function CoursePage() {
   const of = kinds.find((known) => known === kind);
   return (
     <PageFrame title="Course">
-      <Asked query={courses}>
+      <QueryState query={courses}>
         {(all) => {
           const course = all.find(({ course_id }) => course_id === courseId);
           const at = course?.place_id ?? placeId;
           if (!at || (courseId && !course) || (!courseId && !of)) return <NoPage />;
           return <InPlace placeId={at} course={course} kind={course?.plan.kind ?? of!} all={all} />;
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }
@@ -55,7 +55,7 @@ function InPlace({ placeId, course, kind, all }: InPlaceProps) {
   const places = useQuery(placesQuery);
   const lay = useQuery(layQuery(placeId));
   return (
-    <Asked query={places}>
+    <QueryState query={places}>
       {(known) => {
         const place = known.find(({ place_id }) => place_id === placeId);
         if (!place) return <NoPage />;
@@ -65,7 +65,7 @@ function InPlace({ placeId, course, kind, all }: InPlaceProps) {
             <Typography>
               <Link to={placePath(placeId)}>{place.name}</Link>
             </Typography>
-            <Asked query={lay}>
+            <QueryState query={lay}>
               {(drawn) => (
                 <Planner
                   key={course?.course_id ?? kind}
@@ -76,11 +76,11 @@ function InPlace({ placeId, course, kind, all }: InPlaceProps) {
                   lay={drawn}
                 />
               )}
-            </Asked>
+            </QueryState>
           </>
         );
       }}
-    </Asked>
+    </QueryState>
   );
 }
 

@@ -1,7 +1,7 @@
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { NoPage } from '../shell/NoPage';
 import { PageFrame } from '../shell/PageFrame';
 import { placesQuery } from '../data/yard';
@@ -15,20 +15,20 @@ export function DrawPlacePage() {
   const lay = useQuery(layQuery(placeId));
   return (
     <PageFrame title="Draw the place">
-      <Asked query={places}>
+      <QueryState query={places}>
         {(all) => {
           const place = all.find(({ place_id }) => place_id === placeId);
           if (!place) return <NoPage />;
           return (
             <>
               <Typography variant="h1">Draw {place.name}</Typography>
-              <Asked query={lay}>
+              <QueryState query={lay}>
                 {(drawn) => <DrawPlace key={placeId} placeId={placeId} lay={drawn ?? undefined} />}
-              </Asked>
+              </QueryState>
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

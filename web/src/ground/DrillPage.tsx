@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
 import { FormSelect } from '../base/form/FormSelect';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { NoPage } from '../shell/NoPage';
 import { PageFrame } from '../shell/PageFrame';
 import { Waiting } from '../shell/Waiting';
@@ -25,7 +25,7 @@ export function DrillPage() {
   return (
     <PageFrame title="Drill">
       <Typography variant="h1">{about.name}</Typography>
-      <Asked query={places}>
+      <QueryState query={places}>
         {(all) => {
           const open = all.filter(({ put_away_at }) => put_away_at == null);
           const place = open.find(({ place_id }) => place_id === search.get('place')) ?? open[0];
@@ -52,7 +52,7 @@ export function DrillPage() {
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }
@@ -66,7 +66,7 @@ interface InPlaceProps {
 function InPlace({ placeId, drill, book }: InPlaceProps) {
   const lay = useQuery(layQuery(placeId));
   return (
-    <Asked query={lay}>
+    <QueryState query={lay}>
       {(drawn) => (
         <DrillPlanner
           placeId={placeId}
@@ -75,6 +75,6 @@ function InPlace({ placeId, drill, book }: InPlaceProps) {
           first={newDrill(drawn, book, drill)}
         />
       )}
-    </Asked>
+    </QueryState>
   );
 }

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { saidOfAll } from '../base/form/problems';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { NoPage } from '../shell/NoPage';
 import { PageFrame } from '../shell/PageFrame';
 import { Section } from '../shell/Section';
@@ -47,7 +47,7 @@ export function PlacePage() {
   const { decides } = useWho();
   return (
     <PageFrame title="Place">
-      <Asked query={places}>
+      <QueryState query={places}>
         {(all) => {
           const place = all.find(({ place_id }) => place_id === placeId);
           if (!place) return <NoPage />;
@@ -55,7 +55,7 @@ export function PlacePage() {
             <>
               <Typography variant="h1">{place.name}</Typography>
               <Typography sx={{ color: 'text.secondary' }}>{placeWords[place.kind]}</Typography>
-              <Asked query={lay}>
+              <QueryState query={lay}>
                 {(drawn) =>
                   drawn ? (
                     <Drawn lay={drawn} courses={ofPlace(courses.data ?? [], placeId)} />
@@ -66,15 +66,15 @@ export function PlacePage() {
                     </Typography>
                   )
                 }
-              </Asked>
+              </QueryState>
               {decides && <Drawing key={placeId} placeId={placeId} lay={lay.data ?? null} />}
-              <Asked query={courses}>
+              <QueryState query={courses}>
                 {(known) => <Courses placeId={placeId} courses={inPlace(known, placeId)} />}
-              </Asked>
+              </QueryState>
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { HorseHeading } from '../shell/HorseHeading';
 import { PageFrame } from '../shell/PageFrame';
 import { horsePageQuery } from '../data/horse';
@@ -22,17 +22,17 @@ export function RunsPage() {
   const runs = useQuery(runsQuery(horseId));
   return (
     <PageFrame title="Runs">
-      <Asked query={page}>
+      <QueryState query={page}>
         {({ horse }) => (
           <>
             <HorseHeading horse={horse} />
             <Typography variant="h2" sx={{ mt: 1 }}>
               Runs of the pattern
             </Typography>
-            <Asked query={runs}>{(all) => <Runs horseId={horseId} all={all} />}</Asked>
+            <QueryState query={runs}>{(all) => <Runs horseId={horseId} all={all} />}</QueryState>
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { NoPage } from '../shell/NoPage';
 import { PageFrame } from '../shell/PageFrame';
 import { Waiting } from '../shell/Waiting';
@@ -28,13 +28,13 @@ export function SheetPage() {
   const courses = useQuery(coursesQuery);
   return (
     <PageFrame title="Setting-out sheet">
-      <Asked query={courses}>
+      <QueryState query={courses}>
         {(all) => {
           const course = all.find(({ course_id }) => course_id === courseId);
           if (course?.plan.kind !== 'barrels') return <NoPage />;
           return <Sheet course={course} plan={course.plan} />;
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }
@@ -44,7 +44,7 @@ function Sheet({ course, plan }: { course: Course; plan: BarrelPlan }) {
   const lay = useQuery(layQuery(course.place_id));
   const place = places.data?.find(({ place_id }) => place_id === course.place_id);
   return (
-    <Asked query={lay}>
+    <QueryState query={lay}>
       {(drawn) => (
         <>
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'baseline' }}>
@@ -62,7 +62,7 @@ function Sheet({ course, plan }: { course: Course; plan: BarrelPlan }) {
           <Measured plan={plan} lay={drawn} />
         </>
       )}
-    </Asked>
+    </QueryState>
   );
 }
 

@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { FormSelect } from '../base/form/FormSelect';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import type { Output } from '../base/core/core';
 import { boardQuery } from '../data/board';
 import { ridePath } from '../data/ridePath';
@@ -41,7 +41,7 @@ export function TomorrowsTrail({ courseId, said }: Props) {
         />
       </Box>
       {horseId !== '' && (
-        <Asked query={trail}>
+        <QueryState query={trail}>
           {({ tomorrow }) => (
             <>
               {tomorrow.ride.length === 0 && (
@@ -72,7 +72,7 @@ export function TomorrowsTrail({ courseId, said }: Props) {
               )}
             </>
           )}
-        </Asked>
+        </QueryState>
       )}
     </Box>
   );

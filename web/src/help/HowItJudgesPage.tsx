@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { OutcomeMark } from '../draw/OutcomeMark';
 import { VerdictMark } from '../draw/VerdictMark';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { Section } from '../shell/Section';
 import { gateInWords } from '../ladder/gateInWords';
@@ -54,7 +54,7 @@ function ForTrainers() {
         </Said>
       </Section>
       <Section title="What a gate asks for">
-        <Asked query={ladder}>{(data) => <StandardGate ladder={data} />}</Asked>
+        <QueryState query={ladder}>{(data) => <StandardGate ladder={data} />}</QueryState>
         <Said>
           A level can have a gate of its own, and a program can change any of them; the ladder shows
           every one. The <strong>first ask</strong> of a day stands apart, because it is the one you

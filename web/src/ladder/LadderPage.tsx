@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../base/api/client';
 import { LadderRails } from '../draw/LadderRails';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { Section } from '../shell/Section';
 import { nameOf, placeOf } from '../data/levelsOfHorse';
@@ -22,7 +22,7 @@ export function LadderPage() {
   const ladder = useQuery(ladderQuery);
   return (
     <PageFrame title="Ladder">
-      <Asked query={ladder}>{(data) => <Ladder ladder={data} />}</Asked>
+      <QueryState query={ladder}>{(data) => <Ladder ladder={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { ladderQuery, type NamedLevel, type ShownLadder } from '../data/ladder';
 import { levelsNamed } from './levelsNamed';
 
@@ -41,9 +41,9 @@ export function LevelPicker({
         </Button>
       </DialogTitle>
       <DialogContent>
-        <Asked query={ladder}>
+        <QueryState query={ladder}>
           {(data) => <Levels ladder={offered(data, offers)} onPick={onPick} />}
-        </Asked>
+        </QueryState>
       </DialogContent>
     </Dialog>
   );

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { horsePath } from '../data/horse';
 import { useWho } from '../data/who';
@@ -19,7 +19,7 @@ export function OwnerPage() {
   const { decides } = useWho();
   return (
     <PageFrame title="For the owner">
-      <Asked query={view}>
+      <QueryState query={view}>
         {(data) => (
           <Seen
             view={data}
@@ -42,7 +42,7 @@ export function OwnerPage() {
             )}
           </Seen>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { useWho } from '../data/who';
 import {
@@ -24,7 +24,9 @@ export function ReportPage() {
   const report = useQuery(reportQuery(reportId));
   return (
     <PageFrame title="Report">
-      <Asked query={report}>{(data) => <Whole key={data.report_id} report={data} />}</Asked>
+      <QueryState query={report}>
+        {(data) => <Whole key={data.report_id} report={data} />}
+      </QueryState>
     </PageFrame>
   );
 }

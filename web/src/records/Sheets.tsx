@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { answer, client, type Schemas } from '../base/api/client';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { plainTable } from '../shell/plainTable';
 import { Section } from '../shell/Section';
 
@@ -24,9 +24,9 @@ export function Sheets() {
   });
   return (
     <Section title="Sheets" intro="CSV files that any spreadsheet opens.">
-      <Asked query={sheets}>
+      <QueryState query={sheets}>
         {(all) => all.map((shown) => <OneSheet key={shown.sheet} shown={shown} />)}
-      </Asked>
+      </QueryState>
       <Button component={Link} to="/records/sheet" variant="contained" sx={{ mt: 1.5 }}>
         Bring a sheet in
       </Button>

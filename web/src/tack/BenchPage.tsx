@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { memo, useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { FormSelect } from '../base/form/FormSelect';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { gearQuery, type Piece } from '../data/yard';
 import { isCurb, isJointed, readBench, usualBench, writeBench, type Bench } from './bench';
@@ -26,12 +26,12 @@ export function BenchPage() {
         What a bit does for a given hand. Figures are about the piece, never a reason to ride on
         where a horse hurts.
       </Typography>
-      <Asked query={gear}>
+      <QueryState query={gear}>
         {(pieces) => {
           const bits = pieces.filter((piece) => isCurb(piece) || isJointed(piece));
           return bits.length > 0 ? <OnBench bits={bits} /> : <NoBits />;
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

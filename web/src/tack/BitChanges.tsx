@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../base/api/client';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { Section } from '../shell/Section';
 import { shortDay } from '../base/words/days';
 import { count } from '../base/words/plain';
@@ -20,7 +20,7 @@ export function BitChanges({ horseId, pieces }: Props) {
   const changes = useQuery(bitChangesQuery(horseId));
   return (
     <Section title="Changes of bit">
-      <Asked query={changes}>
+      <QueryState query={changes}>
         {(data) => (
           <>
             {data.changes.length === 0 && (
@@ -33,7 +33,7 @@ export function BitChanges({ horseId, pieces }: Props) {
             ))}
           </>
         )}
-      </Asked>
+      </QueryState>
     </Section>
   );
 }

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../base/api/client';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { levelPath } from '../data/level';
 import { beginBitChange, openBitChange } from '../outbox/bitChange';
@@ -21,7 +21,7 @@ export function ChangePage() {
   const tack = useQuery(tackQuery(horseId));
   return (
     <PageFrame title="Changing the bit">
-      <Asked query={tack}>
+      <QueryState query={tack}>
         {({ pieces }) => {
           const piece = pieces.find(({ gear_id }) => gear_id === gearId);
           if (!piece) return <Typography variant="h1">Not on the shelf</Typography>;
@@ -42,7 +42,7 @@ export function ChangePage() {
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

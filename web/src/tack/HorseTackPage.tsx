@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { HorseHeading } from '../shell/HorseHeading';
 import { PageFrame } from '../shell/PageFrame';
 import { Section } from '../shell/Section';
@@ -28,7 +28,7 @@ export function HorseTackPage() {
   const tack = useQuery(tackQuery(horseId));
   return (
     <PageFrame title="Tack">
-      <Asked query={horse}>
+      <QueryState query={horse}>
         {(data) => (
           <>
             <HorseHeading horse={data} />
@@ -37,8 +37,8 @@ export function HorseTackPage() {
             </Typography>
           </>
         )}
-      </Asked>
-      <Asked query={tack}>
+      </QueryState>
+      <QueryState query={tack}>
         {({ pieces }) => (
           <>
             <Wears horseId={horseId} pieces={pieces} />
@@ -47,7 +47,7 @@ export function HorseTackPage() {
             <BitChanges horseId={horseId} pieces={pieces} />
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -9,7 +9,7 @@ import { FormFrame } from '../base/form/FormFrame';
 import { FormSelect } from '../base/form/FormSelect';
 import { FormText } from '../base/form/FormText';
 import { fieldsOf, saidOfAll } from '../base/form/problems';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { Chip } from '../shell/Chip';
 import { PageFrame } from '../shell/PageFrame';
 import { inchUnit } from '../base/words/inches';
@@ -28,9 +28,9 @@ export function PieceFormPage() {
   return (
     <PageFrame title="Tack">
       {gearId ? (
-        <Asked query={gear}>
+        <QueryState query={gear}>
           {(pieces) => <Form piece={pieces.find(({ gear_id }) => gear_id === gearId)} />}
-        </Asked>
+        </QueryState>
       ) : (
         <Form />
       )}

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { PageFrame } from '../shell/PageFrame';
 import { Section } from '../shell/Section';
 import { useWho } from '../data/who';
@@ -23,12 +23,12 @@ export function PiecePage() {
   const gear = useQuery(gearQuery);
   return (
     <PageFrame title="Tack">
-      <Asked query={gear}>
+      <QueryState query={gear}>
         {(pieces) => {
           const piece = pieces.find(({ gear_id }) => gear_id === gearId);
           return piece ? <Whole piece={piece} /> : <NoPiece />;
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../base/api/client';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { Section } from '../shell/Section';
 import { peopleQuery } from '../data/people';
 import { useWho } from '../data/who';
@@ -28,7 +28,7 @@ export function Restore({ horseId, pieces }: Props) {
       title="Way back"
       intro="For a horse that fights the bit: something mild, one rein at a time, weeks, and only named riders."
     >
-      <Asked query={restores}>
+      <QueryState query={restores}>
         {({ ways, on_program }) => {
           const open = ways.find(({ ended }) => !ended);
           return (
@@ -67,7 +67,7 @@ export function Restore({ horseId, pieces }: Props) {
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </Section>
   );
 }

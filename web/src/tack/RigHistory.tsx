@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { Section } from '../shell/Section';
 import { shortDay } from '../base/words/days';
 import { count } from '../base/words/plain';
@@ -18,7 +18,7 @@ export function RigHistory({ horseId }: { horseId: string }) {
       id="rigs"
       intro="Asks in tack that is new to the horse count as exceptional on that ride."
     >
-      <Asked query={rigs}>
+      <QueryState query={rigs}>
         {({ history, shares }) => (
           <>
             {history.length === 0 && (
@@ -44,7 +44,7 @@ export function RigHistory({ horseId }: { horseId: string }) {
             </Box>
           </>
         )}
-      </Asked>
+      </QueryState>
     </Section>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { TackDrawing } from '../draw/TackDrawing';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { Section } from '../shell/Section';
 import { useWho } from '../data/who';
 import { horsesQuery } from '../data/horse';
@@ -23,7 +23,7 @@ export function TackShelf() {
   const { decides, records } = useWho();
   return (
     <Section title="Tack" intro="Drawn from its measures, all to one scale.">
-      <Asked query={gear}>
+      <QueryState query={gear}>
         {(pieces) => {
           const inUse = pieces.filter((piece) => !piece.put_away_at);
           const away = pieces.filter((piece) => piece.put_away_at);
@@ -52,7 +52,7 @@ export function TackShelf() {
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </Section>
   );
 }

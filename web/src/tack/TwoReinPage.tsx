@@ -6,7 +6,7 @@ import { Link, useParams } from 'react-router';
 import type { Schemas } from '../base/api/client';
 import { ShareRibbon } from '../draw/ShareRibbon';
 import { ShareYear } from '../draw/ShareYear';
-import { Asked } from '../shell/Asked';
+import { QueryState } from '../shell/QueryState';
 import { HorseHeading } from '../shell/HorseHeading';
 import { PageFrame } from '../shell/PageFrame';
 import { Section } from '../shell/Section';
@@ -27,7 +27,7 @@ export function TwoReinPage() {
   const all = useQuery(twoReinQuery(horseId));
   return (
     <PageFrame title="Bosal to bridle">
-      <Asked query={horse}>{(data) => <HorseHeading horse={data} />}</Asked>
+      <QueryState query={horse}>{(data) => <HorseHeading horse={data} />}</QueryState>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'baseline' }}>
         <Typography variant="h2" component="p" sx={{ color: 'text.secondary' }}>
           From the bosal to the bridle
@@ -36,7 +36,7 @@ export function TwoReinPage() {
           Tack
         </Button>
       </Box>
-      <Asked query={all}>{(data) => <Whole data={data} />}</Asked>
+      <QueryState query={all}>{(data) => <Whole data={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../base/api/client';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { BarnLinks } from '../../shell/BarnLinks';
 import { NoHorses } from '../../shell/NoHorses';
 import { PageFrame } from '../../shell/PageFrame';
@@ -21,7 +21,7 @@ export function BoardPage() {
   return (
     <PageFrame title="Barn">
       <BarnLinks />
-      <Asked query={board}>{(data) => <Board board={data} />}</Asked>
+      <QueryState query={board}>{(data) => <Board board={data} />}</QueryState>
     </PageFrame>
   );
 }

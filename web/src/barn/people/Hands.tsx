@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { HandWeeks } from '../../draw/HandWeeks';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { Section } from '../../shell/Section';
 import { Tip } from '../../help/Tip';
 import { handsQuery } from '../../data/tack';
@@ -15,7 +15,7 @@ export function Hands({ personId, name }: { personId: string; name: string }) {
       title="Hands"
       intro={`How much ${name} had in the hand, week by week: half of the asks took the filled part or less, one in ten more than the open part.`}
     >
-      <Asked query={hands}>
+      <QueryState query={hands}>
         {(all) => {
           const own = all.find(({ rider_id }) => rider_id === personId);
           if (!own || own.weeks.length === 0)
@@ -37,7 +37,7 @@ export function Hands({ personId, name }: { personId: string; name: string }) {
             </>
           );
         }}
-      </Asked>
+      </QueryState>
     </Section>
   );
 }

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { BarnLinks } from '../../shell/BarnLinks';
 import { PageFrame } from '../../shell/PageFrame';
 import { useWho } from '../../data/who';
@@ -28,7 +28,7 @@ export function PeoplePage() {
           </Button>
         )}
       </Box>
-      <Asked query={people}>{(data) => <People people={data} />}</Asked>
+      <QueryState query={people}>{(data) => <People people={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { FormFrame } from '../../base/form/FormFrame';
 import { fieldsOf, saidOfAll } from '../../base/form/problems';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
@@ -31,13 +31,13 @@ export function PersonPage() {
   const people = useQuery(peopleQuery);
   return (
     <PageFrame title="Person">
-      <Asked query={people}>
+      <QueryState query={people}>
         {(all) => {
           const person = all.find(({ person_id }) => person_id === personId);
           if (!person) return <Typography>Nobody of this barn is behind this address.</Typography>;
           return <Person key={personId} person={person} />;
         }}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

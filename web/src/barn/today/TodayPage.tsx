@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../../base/api/client';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { useWho } from '../../data/who';
 import { longDay } from '../../base/words/days';
@@ -40,7 +40,7 @@ export function TodayPage() {
   const today = useQuery(todayQuery);
   return (
     <PageFrame title="Today">
-      <Asked query={today}>{(data) => <Day today={data} />}</Asked>
+      <QueryState query={today}>{(data) => <Day today={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import type { UseQueryResult } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
 import { YardForm, type YardDraft, type YardNumber } from './YardForm';
@@ -49,7 +49,7 @@ export function YardList<K extends string, T extends Thing<K>>(props: Props<K, T
   };
   return (
     <Section title={title}>
-      <Asked query={query}>
+      <QueryState query={query}>
         {(things) => (
           <>
             {things.length === 0 && <Typography sx={{ maxWidth: 560 }}>{empty}</Typography>}
@@ -81,7 +81,7 @@ export function YardList<K extends string, T extends Thing<K>>(props: Props<K, T
               ))}
           </>
         )}
-      </Asked>
+      </QueryState>
     </Section>
   );
 }

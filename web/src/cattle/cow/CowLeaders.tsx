@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { bestRoundsQuery, type BestRound, type CowRound } from '../../data/cowRounds';
 
 interface Props {
@@ -18,7 +18,7 @@ export function CowLeaders({ level, stale, disabled, onSee }: Props) {
   return (
     <Box component="section" aria-label="Best in the barn">
       <Typography variant="h2">Best in the barn</Typography>
-      <Asked query={rounds}>
+      <QueryState query={rounds}>
         {(all) => {
           const own = all.filter(
             ({ round }) => round.level === level && Boolean(round.stale) === stale,
@@ -45,7 +45,7 @@ export function CowLeaders({ level, stale, disabled, onSee }: Props) {
             </Box>
           );
         }}
-      </Asked>
+      </QueryState>
     </Box>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { Tip } from '../../help/Tip';
@@ -32,7 +32,7 @@ export function CowPage() {
   const cow = useQuery(cowQuery(cowId));
   return (
     <PageFrame title={cow.data ? `Cow ${cow.data.sheet.tag}` : 'Cow'}>
-      <Asked query={cow}>{(found) => <OneCow cow={found} />}</Asked>
+      <QueryState query={cow}>{(found) => <OneCow cow={found} />}</QueryState>
     </PageFrame>
   );
 }

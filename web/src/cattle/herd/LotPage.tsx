@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
@@ -26,7 +26,7 @@ export function LotPage() {
   const lot = useQuery(lotQuery(lotId));
   return (
     <PageFrame title={lot.data?.sheet.name ?? 'Cattle'}>
-      <Asked query={lot}>{(found) => <OneLot lot={found} />}</Asked>
+      <QueryState query={lot}>{(found) => <OneLot lot={found} />}</QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import type { Schemas } from '../../base/api/client';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { useWho } from '../../data/who';
 import { dayAfter, dayIn, longDay } from '../../base/words/days';
@@ -39,7 +39,7 @@ export function MatchPage() {
           Day after
         </Button>
       </Box>
-      <Asked query={match}>
+      <QueryState query={match}>
         {({ horses, can_work }) => (
           <>
             <Typography sx={{ mt: 1, maxWidth: 720 }}>
@@ -59,7 +59,7 @@ export function MatchPage() {
             </Box>
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -6,7 +6,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../../base/api/client';
 import { TurnFan } from '../../draw/TurnFan';
 import { FormSelect } from '../../base/form/FormSelect';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
@@ -30,7 +30,7 @@ export function WorksPage() {
       <Typography variant="h1">
         <Link to={`/horses/${horseId}`}>{name}</Link> on cattle
       </Typography>
-      <Asked query={works}>
+      <QueryState query={works}>
         {(found) =>
           found.rides.length === 0 ? (
             <Typography sx={{ mt: 2, maxWidth: 620 }}>
@@ -40,7 +40,7 @@ export function WorksPage() {
             <Works works={found} />
           )
         }
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { SoftMap } from '../../draw/SoftMap';
 import { zonesAt } from '../../draw/softMap';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { horsePageQuery, horsesQuery, type HorsePage } from '../../data/horse';
@@ -46,7 +46,7 @@ export function ComparePage() {
       <Typography sx={{ mt: 0.5, mb: 2 }}>
         One horse on two dates, or two horses on the same or any date.
       </Typography>
-      <Asked query={horses}>
+      <QueryState query={horses}>
         {(list) => (
           <>
             <Box
@@ -74,7 +74,7 @@ export function ComparePage() {
             {first && <Both one={one} other={other} />}
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }
@@ -119,9 +119,9 @@ function Both({ one, other }: { one: Chosen; other: Chosen }) {
   const first = useQuery(horsePageQuery(one.horseId, one.on));
   const second = useQuery(horsePageQuery(other.horseId, other.on));
   return (
-    <Asked query={first}>
-      {(a) => <Asked query={second}>{(b) => <SideBySide one={a} other={b} />}</Asked>}
-    </Asked>
+    <QueryState query={first}>
+      {(a) => <QueryState query={second}>{(b) => <SideBySide one={a} other={b} />}</QueryState>}
+    </QueryState>
   );
 }
 

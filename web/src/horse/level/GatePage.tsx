@@ -7,7 +7,7 @@ import type { Schemas } from '../../base/api/client';
 import { FieldGate } from '../../draw/FieldGate';
 import { VerdictMark } from '../../draw/VerdictMark';
 import { VerdictRuns } from '../../draw/VerdictRuns';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { ridePath } from '../../data/ridePath';
@@ -31,7 +31,7 @@ export function GatePage() {
   const judged = useQuery(levelQuery(level));
   return (
     <PageFrame title="Gate">
-      <Asked query={judged}>{(data) => <Gate judged={data} level={level} />}</Asked>
+      <QueryState query={judged}>{(data) => <Gate judged={data} level={level} />}</QueryState>
     </PageFrame>
   );
 }

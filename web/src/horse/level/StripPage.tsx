@@ -10,7 +10,7 @@ import { drawn, type DrawnRep } from '../../draw/rein';
 import { ReinStrip } from '../../draw/ReinStrip';
 import { railNames, type ItemKind } from '../../draw/rails';
 import { StripKey } from '../../draw/StripKey';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { useWho } from '../../data/who';
@@ -29,7 +29,7 @@ export function StripPage() {
   const strips = useQuery(stripsQuery(level));
   return (
     <PageFrame title="Rein strips">
-      <Asked query={strips}>{(data) => <Reins data={data} level={level} />}</Asked>
+      <QueryState query={strips}>{(data) => <Reins data={data} level={level} />}</QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../../base/api/client';
 import { OutcomeMark } from '../../draw/OutcomeMark';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { useFewAtFirst } from '../../shell/useFewAtFirst';
@@ -22,7 +22,7 @@ export function OutcomesPage() {
   return (
     <PageFrame title="Looking back">
       <BackLinks />
-      <Asked query={outcomes}>{(data) => <Outcomes outcomes={data} />}</Asked>
+      <QueryState query={outcomes}>{(data) => <Outcomes outcomes={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { ownersPath } from '../../data/owner';
 import { programsQuery } from '../../data/programs';
@@ -49,7 +49,7 @@ export function HorsePage() {
   const page = useQuery(horsePageQuery(horseId, on));
   return (
     <PageFrame title="Horse">
-      <Asked query={page}>{(data) => <Whole page={data} />}</Asked>
+      <QueryState query={page}>{(data) => <Whole page={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../../base/api/client';
 import { traitsQuery } from '../../data/card';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { Chip } from '../../shell/Chip';
 import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
@@ -19,7 +19,7 @@ export function Traits({ horse }: { horse: Schemas['Horse'] }) {
     set.mutate(has.includes(one) ? has.filter((other) => other !== one) : [...has, one]);
   return (
     <Section title="Traits" id="traits" intro="They steer the card.">
-      <Asked query={traits}>
+      <QueryState query={traits}>
         {(known) => (
           <>
             {records && (
@@ -46,7 +46,7 @@ export function Traits({ horse }: { horse: Schemas['Horse'] }) {
             {has.length === 0 && !records && <Typography>Nothing noted.</Typography>}
           </>
         )}
-      </Asked>
+      </QueryState>
       {set.isError && <Typography role="alert">{set.error.message}</Typography>}
     </Section>
   );

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { BarnLinks } from '../../shell/BarnLinks';
 import { NoHorses } from '../../shell/NoHorses';
 import { PageFrame } from '../../shell/PageFrame';
@@ -35,7 +35,7 @@ export function HorsesPage() {
           </>
         )}
       </Box>
-      <Asked query={horses}>{(data) => <Horses horses={data} />}</Asked>
+      <QueryState query={horses}>{(data) => <Horses horses={data} />}</QueryState>
     </PageFrame>
   );
 }

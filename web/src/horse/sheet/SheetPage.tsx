@@ -6,7 +6,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../base/api/client';
 import { FormFrame } from '../../base/form/FormFrame';
 import { fieldsOf, saidOfAll } from '../../base/form/problems';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { horsePath } from '../../data/horse';
@@ -21,9 +21,9 @@ export function SheetPage() {
   const written = useQuery(sheetQuery(horseId));
   return (
     <PageFrame title="Horse">
-      <Asked query={written}>
+      <QueryState query={written}>
         {(data) => <Written key={horseId} horseId={horseId} written={data} />}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { ladderQuery } from '../../data/ladder';
 import { programQuery } from '../../data/programs';
@@ -19,7 +19,7 @@ export function ProgramPage() {
   const { decides } = useWho();
   return (
     <PageFrame title="Program">
-      <Asked query={ladder}>
+      <QueryState query={ladder}>
         {(shipped) =>
           programId === 'new' ? (
             decides ? (
@@ -28,7 +28,7 @@ export function ProgramPage() {
               <Typography>Trainers make programs; ask one of them.</Typography>
             )
           ) : (
-            <Asked query={program}>
+            <QueryState query={program}>
               {(saved) => (
                 <>
                   {saved.unfit && (
@@ -46,10 +46,10 @@ export function ProgramPage() {
                   {decides && <LeadsTo programId={programId} />}
                 </>
               )}
-            </Asked>
+            </QueryState>
           )
         }
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

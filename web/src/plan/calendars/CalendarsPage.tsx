@@ -8,7 +8,7 @@ import type { Schemas } from '../../base/api/client';
 import { FormFrame } from '../../base/form/FormFrame';
 import { FormSelect } from '../../base/form/FormSelect';
 import { fieldsOf, saidOfAll } from '../../base/form/problems';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { horsesQuery } from '../../data/horse';
@@ -43,7 +43,7 @@ export function CalendarsPage() {
       </Typography>
       <NewLink />
       <Section title="Links that work">
-        <Asked query={links}>{(data) => <Links links={data} />}</Asked>
+        <QueryState query={links}>{(data) => <Links links={data} />}</QueryState>
       </Section>
       <BusyTimes />
     </PageFrame>

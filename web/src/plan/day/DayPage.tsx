@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { useWho } from '../../data/who';
 import { dayAfter, dayIn, longDay, minutesNow } from '../../base/words/days';
@@ -44,7 +44,9 @@ export function DayPage() {
           Print
         </Button>
       </Box>
-      <Asked query={shown}>{(data) => <Arranged key={day} shown={data} first={search} />}</Asked>
+      <QueryState query={shown}>
+        {(data) => <Arranged key={day} shown={data} first={search} />}
+      </QueryState>
     </PageFrame>
   );
 }

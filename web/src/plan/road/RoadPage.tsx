@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { RoadFence } from '../../draw/RoadFence';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { horsePath } from '../../data/horse';
@@ -28,7 +28,7 @@ export function RoadPage() {
   const road = useQuery(roadQuery(horseId));
   return (
     <PageFrame title="Road">
-      <Asked query={road}>{(data) => <Whole key={horseId} road={data} />}</Asked>
+      <QueryState query={road}>{(data) => <Whole key={horseId} road={data} />}</QueryState>
     </PageFrame>
   );
 }

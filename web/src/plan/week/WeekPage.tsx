@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { saidOfAll } from '../../base/form/problems';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { useWho } from '../../data/who';
 import { dayAfter, dayIn, shortDay } from '../../base/words/days';
@@ -56,7 +56,9 @@ export function WeekPage() {
           Print
         </Button>
       </Box>
-      <Asked query={shown}>{(data) => <Arranged key={day} day={day} week={data} />}</Asked>
+      <QueryState query={shown}>
+        {(data) => <Arranged key={day} day={day} week={data} />}
+      </QueryState>
     </PageFrame>
   );
 }

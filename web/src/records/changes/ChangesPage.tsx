@@ -7,7 +7,7 @@ import { useDeferredValue, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { answer, client, type Schemas } from '../../base/api/client';
 import { FormSelect } from '../../base/form/FormSelect';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { horsesQuery } from '../../data/horse';
 import { peopleQuery } from '../../data/people';
@@ -98,7 +98,7 @@ export function ChangesPage() {
           />
         </Box>
       </Box>
-      <Asked query={deeds}>
+      <QueryState query={deeds}>
         {({ pages }) => (
           <>
             <Found deeds={pages.flatMap((page) => page.deeds)} />
@@ -113,7 +113,7 @@ export function ChangesPage() {
             )}
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { FormSelect } from '../../base/form/FormSelect';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { FigureBand } from '../../shell/FigureBand';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
@@ -45,7 +45,9 @@ export function ReviewPage() {
           Print
         </Button>
       </Box>
-      <Asked query={review}>{(data) => <Told key={data.from} review={data} month={month} />}</Asked>
+      <QueryState query={review}>
+        {(data) => <Told key={data.from} review={data} month={month} />}
+      </QueryState>
     </PageFrame>
   );
 }

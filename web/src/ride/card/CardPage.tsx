@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { CardRail } from '../../draw/CardRail';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { useQueue } from '../../outbox/queue';
@@ -37,9 +37,11 @@ export function CardPage() {
   useEffect(() => void import('../recorder/RecorderPage').catch(() => undefined), []);
   return (
     <PageFrame title="Card">
-      <Asked query={made.pack}>
-        {({ day }) => <Asked query={made.built}>{() => <Whole made={made} day={day} />}</Asked>}
-      </Asked>
+      <QueryState query={made.pack}>
+        {({ day }) => (
+          <QueryState query={made.built}>{() => <Whole made={made} day={day} />}</QueryState>
+        )}
+      </QueryState>
     </PageFrame>
   );
 }

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useParams } from 'react-router';
 import type { Schemas } from '../../base/api/client';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
@@ -27,7 +27,7 @@ export function CoolOutPage() {
   const horse = useQuery(horseQuery(horseId));
   return (
     <PageFrame title="Cooling out">
-      <Asked query={horse}>{(data) => <Whole horse={data} />}</Asked>
+      <QueryState query={horse}>{(data) => <Whole horse={data} />}</QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../../base/api/client';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { Section } from '../../shell/Section';
 import { useWho } from '../../data/who';
@@ -32,9 +32,9 @@ export function DevicesPage() {
       >
         <GaugeDevice />
         <Box>
-          <Asked query={devices}>
+          <QueryState query={devices}>
             {(all) => all.map((one) => <OneDevice key={one.device} one={one} />)}
-          </Asked>
+          </QueryState>
         </Box>
       </Box>
     </PageFrame>

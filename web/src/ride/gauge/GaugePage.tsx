@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { calculateAnywhere } from '../../base/core/anywhere';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { MeasuredLinks } from '../tape/MeasuredLinks';
 import { ReadFile } from '../../shell/ReadFile';
@@ -22,7 +22,7 @@ export function GaugePage() {
   return (
     <PageFrame title="Rein gauge">
       <MeasuredLinks horseId={horseId} />
-      <Asked query={page}>
+      <QueryState query={page}>
         {(data) => (
           <>
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
@@ -36,7 +36,7 @@ export function GaugePage() {
             <Picked page={data} />
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { packQuery } from '../../offline/pack';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { useTakenAlong } from '../../offline/useTakenAlong';
@@ -26,22 +26,22 @@ export function IntakePage() {
   useEffect(() => void import('../recorder/RecorderPage').catch(() => undefined), []);
   return (
     <PageFrame title="Intake">
-      <Asked query={intake}>
+      <QueryState query={intake}>
         {(found) => (
           <>
             {horse.data && <HorseHeading horse={horse.data} />}
             <Lead intake={found} />
             <Found intake={found} />
             {records && horse.data && (
-              <Asked query={pack}>
+              <QueryState query={pack}>
                 {(known) => (
                   <StoryForm horse={horse.data} pack={known} intake={found} key={horseId} />
                 )}
-              </Asked>
+              </QueryState>
             )}
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

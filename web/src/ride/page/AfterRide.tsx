@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../../base/api/client';
 import { VerdictMark } from '../../draw/VerdictMark';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { levelPath, levelQuery, type HorseLevel } from '../../data/level';
 import { verdictWords } from '../../base/words/answers';
 import { movedRails } from './movedRails';
@@ -14,7 +14,9 @@ import { movedRails } from './movedRails';
 export function AfterRide({ level }: { level: HorseLevel }) {
   const judged = useQuery(levelQuery(level));
   return (
-    <Asked query={judged}>{(data) => <Changed judgement={data.judgement} level={level} />}</Asked>
+    <QueryState query={judged}>
+      {(data) => <Changed judgement={data.judgement} level={level} />}
+    </QueryState>
   );
 }
 

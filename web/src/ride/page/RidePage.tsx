@@ -9,7 +9,7 @@ import type { Schemas } from '../../base/api/client';
 import { drawn } from '../../draw/rein';
 import { AsksDrawn, AsksKey } from '../../draw/AsksDrawn';
 import { ShareRibbon } from '../../draw/ShareRibbon';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { worksPath } from '../../data/cattle';
@@ -52,7 +52,7 @@ export function RidePage() {
       {waiting && !goneOut ? (
         <OnlyHere rideId={rideId} waiting={waiting.asks} />
       ) : (
-        <Asked query={ride}>{(data) => <Ridden ride={data} />}</Asked>
+        <QueryState query={ride}>{(data) => <Ridden ride={data} />}</QueryState>
       )}
     </PageFrame>
   );

@@ -9,7 +9,7 @@ import { ProblemError } from '../../base/api/client';
 import { useClicker } from './useClicker';
 import { voiceWanted } from './clicker/voiceWanted';
 import { pairedGauge } from '../devices/paired';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { PageFrame } from '../../shell/PageFrame';
 import { levelPath, levelQuery } from '../../data/level';
 import { useLevel } from '../../horse/level/useLevel';
@@ -66,7 +66,9 @@ export function RecorderPage() {
   if (!records) return <NotYours gate={levelPath(level)} />;
   // Without signal the level cannot be fetched; the ride goes on all the same.
   if (judged.error instanceof ProblemError && judged.error.status !== 401 && !judged.data)
-    return <PageFrame title="Ride">{<Asked query={judged}>{() => null}</Asked>}</PageFrame>;
+    return (
+      <PageFrame title="Ride">{<QueryState query={judged}>{() => null}</QueryState>}</PageFrame>
+    );
   if (storage !== 'ready' && storage !== 'opening') return <NoStorage />;
   return <Recording key={`${level.horseId}/${level.skill}/${level.rung}`} />;
 }

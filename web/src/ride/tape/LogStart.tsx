@@ -8,7 +8,7 @@ import { useState, type ReactNode } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Schemas } from '../../base/api/client';
 import { FormSelect } from '../../base/form/FormSelect';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { peopleQuery } from '../../data/people';
 import type { TapedRide } from '../../outbox/fromTape';
 import { takeIn } from '../../outbox/keep';
@@ -82,7 +82,7 @@ function LoggedElsewhere({ rideId, begin }: { rideId: string; begin: ReactNode }
   // Begun here and left before the first ask: there is no such ride.
   if (ride.isError) return begin;
   return (
-    <Asked query={ride}>
+    <QueryState query={ride}>
       {(data) => (
         <>
           <Typography sx={{ mb: 1 }}>
@@ -93,7 +93,7 @@ function LoggedElsewhere({ rideId, begin }: { rideId: string; begin: ReactNode }
           </Button>
         </>
       )}
-    </Asked>
+    </QueryState>
   );
 }
 

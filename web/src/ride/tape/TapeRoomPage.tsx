@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { horsePageQuery } from '../../data/horse';
@@ -15,14 +15,14 @@ export function TapeRoomPage() {
   const tapes = useQuery(tapesQuery(horseId));
   return (
     <PageFrame title="Tape room">
-      <Asked query={page}>
+      <QueryState query={page}>
         {({ horse }) => (
           <>
             <HorseHeading horse={horse} />
             <Button component={Link} to={tapesPath(horseId)} variant="text" sx={{ mb: 1 }}>
               Tape room
             </Button>
-            <Asked query={tapes}>
+            <QueryState query={tapes}>
               {(all) => (
                 <TapeRoom
                   key={tapeId}
@@ -31,10 +31,10 @@ export function TapeRoomPage() {
                   kept={all.find((one) => one.tape_id === tapeId)?.sheet}
                 />
               )}
-            </Asked>
+            </QueryState>
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

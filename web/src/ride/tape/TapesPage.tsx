@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { HorseHeading } from '../../shell/HorseHeading';
 import { PageFrame } from '../../shell/PageFrame';
 import { horsePageQuery } from '../../data/horse';
@@ -25,7 +25,7 @@ export function TapesPage() {
   return (
     <PageFrame title="Tape room">
       <MeasuredLinks horseId={horseId} />
-      <Asked query={page}>{({ horse }) => <HorseHeading horse={horse} />}</Asked>
+      <QueryState query={page}>{({ horse }) => <HorseHeading horse={horse} />}</QueryState>
       <Typography variant="h2" sx={{ mt: 1 }}>
         Tape room
       </Typography>
@@ -42,7 +42,7 @@ export function TapesPage() {
           Open a film
         </Button>
       )}
-      <Asked query={tapes}>{(all) => <Tapes horseId={horseId} all={all} />}</Asked>
+      <QueryState query={tapes}>{(all) => <Tapes horseId={horseId} all={all} />}</QueryState>
     </PageFrame>
   );
 }

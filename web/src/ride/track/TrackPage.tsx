@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { calculateAnywhere } from '../../base/core/anywhere';
-import { Asked } from '../../shell/Asked';
+import { QueryState } from '../../shell/QueryState';
 import { FigureBand } from '../../shell/FigureBand';
 import { PageFrame } from '../../shell/PageFrame';
 import { Tip } from '../../help/Tip';
@@ -28,7 +28,7 @@ export function TrackPage() {
   return (
     <PageFrame title="Track">
       <MeasuredLinks horseId={horseId} />
-      <Asked query={page}>
+      <QueryState query={page}>
         {({ horse }) => (
           <>
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
@@ -42,7 +42,7 @@ export function TrackPage() {
             <Picked />
           </>
         )}
-      </Asked>
+      </QueryState>
     </PageFrame>
   );
 }

@@ -22,7 +22,7 @@ function Old({ at }: { at: number }) {
 }
 
 /** Shows what a query brought, or that it is on its way, or what to do when it failed. */
-export function Asked<T>({
+export function QueryState<T>({
   query,
   children,
 }: {
