@@ -22,8 +22,8 @@ use uuid::Uuid;
 
 use crate::body::Body;
 use crate::documented::{Refusal, Refuses};
-use crate::known::HorseLadder;
-use crate::known::keep::judge_and_keep;
+use crate::horse_record::HorseLadder;
+use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};

@@ -24,7 +24,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::body::Body;
 use crate::day_plan::rides_on;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};
@@ -68,19 +68,8 @@ async fn build(
 pub fn card_of(judged: &Judged, day: &Day) -> Arc<Card> {
     judged.card(day, || {
         let holes = holes(judged.ladder(), &judged.file, &judged.standings, judged.on);
-        card(judged_horse(judged, &holes), day)
+        card(judged.for_card(&holes), day)
     })
-}
-
-/// A judged horse as its card sees it.
-pub fn judged_horse<'a>(judged: &'a Judged, holes: &'a [FoundHole]) -> JudgedHorse<'a> {
-    JudgedHorse {
-        ladder: judged.ladder(),
-        file: &judged.file,
-        standings: &judged.standings,
-        holes,
-        on: judged.on,
-    }
 }
 
 /// What the barn knows of a horse's day: age, traits, the plan and its place, blocks the

@@ -19,9 +19,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::busy;
-use crate::cards::judged_horse;
-use crate::cattle::match_day::is_on_cattle;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::Answer;
 use crate::signed::Signed;
 use crate::weather;
@@ -218,7 +216,7 @@ fn day_horse(
     ridden.dedup();
     let next_to = |day: &Date| days_between(judged.on, *day).abs() == 1;
     let hard_next_to = own().any(|(_, day, _, hard)| *hard && next_to(day));
-    let limits = Limits::of(judged_horse(judged, &[]), &Day::default());
+    let limits = Limits::of(judged.for_card(&[]), &Day::default());
     let flagged = |note: &cavesson_core::horse::CareNote| note.is_open(judged.on);
     DayHorse {
         horse_id: horse.horse_id,
@@ -274,6 +272,12 @@ pub fn minutes_long(minutes: u16) -> jiff::SignedDuration {
 /// Minutes from midnight.
 fn minutes_of(time: Time) -> u16 {
     cavesson_core::week::booking::minutes_of(time)
+}
+
+/// Whether a level needs cattle in the pen.
+pub fn is_on_cattle(level: &Level) -> bool {
+    let at = Ladder::every_level().at(level);
+    at.is_some_and(|at| at.with == Some(AtHand::Cattle))
 }
 
 /// The rides that stand in a day as the pages show them, earliest first; with `owner`,

@@ -28,10 +28,10 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::card_blocks::CardBlock;
+use crate::horse_record::Judged;
+use crate::horse_record::horse_ladder::Unfit;
 use crate::horse_riders::{self, HorseRider};
 use crate::horses::Horse;
-use crate::known::Judged;
-use crate::known::horse_ladder::Unfit;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;

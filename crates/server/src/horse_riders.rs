@@ -12,7 +12,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::Answer;
 
 /// Days looked back for who rode.

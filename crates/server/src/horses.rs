@@ -20,7 +20,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::body::Body;
 use crate::deeds::keep::Unchanged;
-use crate::known::keep::judge_and_keep;
+use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Signed, Trainer};

@@ -18,8 +18,8 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
+use crate::horse_record::Judged;
 use crate::horses::Horse;
-use crate::known::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Signed;

@@ -43,12 +43,12 @@ mod flag;
 mod ground;
 mod health;
 mod horse_page;
+pub mod horse_record;
 mod horse_riders;
 mod horses;
 mod ics;
 mod imports;
 mod intakes;
-pub mod known;
 mod ladder;
 mod levels;
 mod live;
@@ -106,7 +106,7 @@ pub struct App {
     /// The ladder as it ships.
     pub ladder: &'static cavesson_core::ladder::Ladder,
     /// What has been read of the horses so far.
-    pub known: known::KnownHorses,
+    pub known: horse_record::KnownHorses,
     /// Where long work is done.
     pub work: work::Work,
     /// Roads that were found.
@@ -146,13 +146,13 @@ pub async fn launch(
         changes,
         closing,
         ladder: cavesson_core::ladder::Ladder::shipped(),
-        known: known::KnownHorses::new(work.judging.clone()),
+        known: horse_record::KnownHorses::new(work.judging.clone()),
         work,
         roads: roads::kept::Roads::default(),
         solves: weeks::solves::Solves::default(),
         flags: flag::Flags::default(),
     };
-    let keeper = tokio::spawn(known::keep::keep_each_day(app.clone()));
+    let keeper = tokio::spawn(horse_record::keep::keep_each_day(app.clone()));
     let weather = settings.weather_service.clone();
     let weather = weather.map(|service| tokio::spawn(weather::keep_asking(app.clone(), service)));
     let service = router::build(app, &settings).into_make_service_with_connect_info::<SocketAddr>();

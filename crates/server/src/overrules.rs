@@ -20,9 +20,9 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
+use crate::horse_record::Judged;
+use crate::horse_record::keep::judge_and_keep;
 use crate::horses::Horse;
-use crate::known::Judged;
-use crate::known::keep::judge_and_keep;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;

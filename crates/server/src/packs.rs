@@ -16,7 +16,7 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use crate::known::{HorseLadder, Known, ReadHorse, RidersOfBarn};
+use crate::horse_record::{HorseLadder, Known, ReadHorse, RidersOfBarn};
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Signed;

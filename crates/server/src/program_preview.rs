@@ -16,7 +16,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
-use crate::known::{HorseLadder, Judged};
+use crate::horse_record::{HorseLadder, Judged};
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::programs::fitted;

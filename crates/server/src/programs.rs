@@ -19,7 +19,7 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::body::Body;
-use crate::known::keep::judge_and_keep;
+use crate::horse_record::keep::judge_and_keep;
 use crate::ladder::ShownLadder;
 use crate::problem::{Answer, Problem};
 use crate::route;

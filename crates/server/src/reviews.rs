@@ -24,8 +24,8 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
+use crate::horse_record::Judged;
 use crate::horses::Horse;
-use crate::known::Judged;
 use crate::loads::load_of;
 use crate::months::{month_of, until};
 use crate::overrules::{OverruleOutcome, TurnedOut};

@@ -12,7 +12,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::known::keep::judge_and_keep;
+use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};

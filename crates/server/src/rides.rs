@@ -22,8 +22,8 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::cards::planned_on;
+use crate::horse_record::Judged;
 use crate::horses::Horse;
-use crate::known::Judged;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;

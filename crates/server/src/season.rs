@@ -11,7 +11,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::known::Judged;
+use crate::horse_record::Judged;
 
 /// Days of asks in season and out of it that are compared.
 pub const SEASON_LOOK_BACK_DAYS: i64 = 365;

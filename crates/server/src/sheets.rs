@@ -20,7 +20,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::known::HorseLadder;
+use crate::horse_record::HorseLadder;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Trainer;

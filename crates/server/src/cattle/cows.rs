@@ -16,8 +16,8 @@ use uuid::Uuid;
 
 use super::health::{SignOfCow, TreatmentOfCow};
 use super::herd::{self, headings};
+use super::not_found::{no_cow, no_lot};
 use super::works::WorkShown;
-use super::{no_cow, no_lot};
 use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};

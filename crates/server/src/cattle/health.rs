@@ -11,7 +11,7 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::no_cow;
+use super::not_found::no_cow;
 use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};

@@ -18,7 +18,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use super::herd::{self, CowNow};
-use super::no_lot;
+use super::not_found::no_lot;
 use crate::App;
 use crate::body::Body;
 use crate::deeds::keep::Unchanged;

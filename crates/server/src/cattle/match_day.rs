@@ -7,7 +7,7 @@ use axum::extract::State;
 use cavesson_core::bounds::check_planned_day;
 use cavesson_core::cattle::matching::{Horse, NotForIt, TempoAgainstDue, match_day};
 use cavesson_core::cattle::pen::tempo_due;
-use cavesson_core::ladder::{AtHand, Ladder, Level};
+use cavesson_core::ladder::Level;
 use cavesson_core::rep::Turn;
 use cavesson_core::rep::turn::Tempo;
 use cavesson_store::{booking, horse};
@@ -17,14 +17,14 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::herd;
+use super::herd::{self, WORKS};
 use super::pen::{Lately, lately};
-
+use crate::App;
+use crate::day_plan::{self, is_on_cattle};
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Recorder;
 use crate::url::UrlQuery;
-use crate::{App, day_plan};
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -100,10 +100,6 @@ struct MatchOfDay {
     /// Cattle that can be worked at all.
     can_work: usize,
 }
-
-/// Works of a horse on a ride. Few works a ride: common practice, no source; two: product
-/// default.
-pub const WORKS: u32 = 2;
 
 /// Which cow for which horse on a day, for all horses together.
 #[utoipa::path(
@@ -213,12 +209,6 @@ fn down_for_cattle(bookings: Vec<booking::Booking>) -> Vec<(Uuid, Level)> {
         }
     }
     down
-}
-
-/// Whether a level needs cattle in the pen.
-pub fn is_on_cattle(level: &Level) -> bool {
-    let at = Ladder::every_level().at(level);
-    at.is_some_and(|at| at.with == Some(AtHand::Cattle))
 }
 
 /// A horse as the day is matched by it.

@@ -5,6 +5,7 @@
 //! - [`cows`]: one cow: its sheet, signs, treatments, works
 //! - [`match_day`]: which cow for which horse on a day
 //! - [`pen`]: what a device takes along to the pen
+//! - [`not_found`]: what is said where there is none
 //! - [`works`]: works of a horse, where its turns come apart
 
 mod cows;
@@ -12,13 +13,13 @@ mod health;
 pub mod herd;
 mod lots;
 pub mod match_day;
+mod not_found;
 pub mod pen;
 mod works;
 
 use utoipa_axum::router::OpenApiRouter;
 
 use crate::App;
-use crate::problem::Problem;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -29,12 +30,4 @@ pub fn routes() -> OpenApiRouter<App> {
         .merge(match_day::routes())
         .merge(pen::routes())
         .merge(works::routes())
-}
-
-fn no_cow() -> Problem {
-    Problem::not_found("no such cow in this barn")
-}
-
-fn no_lot() -> Problem {
-    Problem::not_found("no such lot of cattle in this barn")
 }

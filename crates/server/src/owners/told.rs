@@ -25,7 +25,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::App;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::levels::LevelBrief;
 use crate::loads::load_of;
 use crate::months::{month_of, until};

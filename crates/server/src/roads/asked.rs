@@ -24,7 +24,7 @@ use uuid::Uuid;
 use super::barn_pace::histories;
 use crate::App;
 use crate::cards::{day_with, judged_horse};
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::Answer;
 
 /// Rides a week of a horse without a program that says it. Product default.

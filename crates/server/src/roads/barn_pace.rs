@@ -9,7 +9,7 @@ use jiff::ToSpan;
 use moka::sync::Cache;
 use uuid::Uuid;
 
-use crate::known::{HorseLadder, Judged};
+use crate::horse_record::{HorseLadder, Judged};
 
 /// Paces kept in memory.
 const MOST_PACES: u64 = 500;

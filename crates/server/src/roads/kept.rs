@@ -10,7 +10,7 @@ use uuid::Uuid;
 use super::asked::{HorseOnRoad, RoadsRead};
 use super::barn_pace::Paces;
 use crate::App;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 
 /// Roads kept in memory.

@@ -19,10 +19,10 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::piece;
+use super::shelf::piece;
 use crate::App;
 use crate::body::Body;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::{Recorder, Signed};

@@ -13,7 +13,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::signed::Signed;

@@ -13,6 +13,7 @@ use uuid::Uuid;
 
 use super::horses::{HorsesOfWeek, Week};
 use super::stood::{Stood, stand_in};
+use super::what_if::WhatIf;
 use super::{days, people};
 use crate::cattle::herd;
 use crate::day_plan::{self, as_seen};
@@ -29,19 +30,6 @@ pub struct WeekOfBarn {
     pub instance: WeekInstance,
     /// The rides that stand, in the order of the plan.
     pub stood: Vec<Stood>,
-}
-
-/// What is assumed for once.
-#[derive(Debug, Clone, Default)]
-pub struct WhatIf {
-    /// Horses that are not ridden.
-    pub without_horses: Vec<Uuid>,
-    /// People who went home, from now on.
-    pub without_people: Vec<Uuid>,
-    /// On the first day it is too hot to ride from this minute on.
-    pub too_hot_from_min: Option<u16>,
-    /// Only this day is planned anew.
-    pub only_day: Option<Date>,
 }
 
 /// Reads a week; its days are laid out first. Days that have passed are not planned.

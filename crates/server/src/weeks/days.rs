@@ -5,7 +5,7 @@ use cavesson_core::week::plan::{QuietHours, WeekDay};
 use cavesson_store::BarnTransaction;
 use jiff::civil::Date;
 
-use super::asked::WhatIf;
+use super::what_if::WhatIf;
 use crate::problem::Answer;
 use crate::signed::Signed;
 use crate::weather;

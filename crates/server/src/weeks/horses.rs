@@ -18,14 +18,14 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::asked::WhatIf;
+use super::what_if::WhatIf;
 use super::works::{Yard, works};
 use crate::cards::{day_with, judged_horse};
 use crate::cattle::herd::Herd;
 use crate::cattle::match_day::to_match;
 use crate::cattle::pen;
 use crate::day_plan::as_seen;
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::problem::Answer;
 use crate::roads::asked::RIDES_A_WEEK;
 use crate::roads::kept::KeptRoad;

@@ -2,6 +2,7 @@
 //! that is taken.
 //!
 //! - [`asked`]: the week as the planner sees it: its [`days`], [`horses`] and [`people`]
+//! - [`what_if`]: what is assumed for once
 //! - [`works`]: what each horse can be ridden for
 //! - [`stood`]: rides that stand as rides of a plan
 //! - [`solves`]: plans that are looked for, with progress and stop
@@ -15,6 +16,7 @@ mod people;
 mod routes;
 pub mod solves;
 mod stood;
+mod what_if;
 mod works;
 
 pub use routes::routes;

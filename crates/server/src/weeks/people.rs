@@ -8,7 +8,7 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::asked::WhatIf;
+use super::what_if::WhatIf;
 use crate::busy;
 use crate::problem::Answer;
 use crate::signed::Signed;

@@ -15,10 +15,11 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::asked::{self, WeekOfBarn, WhatIf};
+use super::asked::{self, WeekOfBarn};
 use super::kept::{RideTaken, keep, meant, refuse};
 use super::solves::SolveShown;
 use super::stood::{Stood, stand_in};
+use super::what_if::WhatIf;
 use crate::App;
 use crate::body::Body;
 use crate::day_plan::week_of;

@@ -8,7 +8,7 @@ use cavesson_core::week::plan::{Work, WorkKind};
 use cavesson_store::place::Place;
 use uuid::Uuid;
 
-use crate::known::Judged;
+use crate::horse_record::Judged;
 use crate::today::USUAL;
 
 /// Minutes of a ride where the horse has no limit below it. Product default.

@@ -3,18 +3,16 @@
 //! - [`places`]: where horses are ridden
 //! - [`gear`]: headgear, saddles, what is used on the ground
 //! - [`cattle`]: lots of cattle
+//! - [`answers`]: what is answered alike for all of them
 
+mod answers;
 mod cattle;
 mod gear;
 mod places;
 
-use serde::Serialize;
-use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
-use uuid::Uuid;
 
 use crate::App;
-use crate::problem::Problem;
 
 /// The yard's routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -22,15 +20,4 @@ pub fn routes() -> OpenApiRouter<App> {
         .merge(places::routes())
         .merge(gear::routes())
         .merge(cattle::routes())
-}
-
-/// What was added.
-#[derive(Serialize, ToSchema)]
-#[schema(as = AddedToYard)]
-struct Added {
-    id: Uuid,
-}
-
-fn none_of_it() -> Problem {
-    Problem::not_found("nothing in this barn's yard has this id")
 }

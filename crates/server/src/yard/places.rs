@@ -11,7 +11,7 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::{Added, none_of_it};
+use super::answers::{Added, none_of_it};
 use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};

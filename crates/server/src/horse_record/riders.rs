@@ -6,7 +6,7 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::ReadHorse;
+use super::judged::ReadHorse;
 use crate::App;
 use crate::problem::Answer;
 

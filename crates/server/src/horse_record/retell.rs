@@ -11,7 +11,7 @@ use cavesson_store::{BarnTransaction, horse, kept_verdict};
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::Judged;
+use super::judged::Judged;
 use crate::App;
 use crate::problem::Answer;
 

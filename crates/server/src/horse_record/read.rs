@@ -8,7 +8,7 @@ use cavesson_store::known::{self, KnownVersion, Left, NewlyKnown};
 use cavesson_store::{BarnTransaction, drop_answer, intake, placing};
 use uuid::Uuid;
 
-use super::Known;
+use super::known::Known;
 use crate::problem::Answer;
 
 /// A version before the first.

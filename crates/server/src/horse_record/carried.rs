@@ -6,7 +6,9 @@ use cavesson_core::judge::{Carried, HorseFile};
 use cavesson_core::ladder::Ladder;
 use jiff::civil::Date;
 
-use super::{HorseLadder, Judged, Known, RidersOfBarn};
+use super::horse_ladder::HorseLadder;
+use super::known::Known;
+use super::rider_offsets::RidersOfBarn;
 
 /// All that is known of a horse, laid along a ladder, its riders and new rigs taken in.
 pub fn laid_along(ladder: &Ladder, known: &Known, riders: &RidersOfBarn) -> HorseFile {
@@ -16,6 +18,18 @@ pub fn laid_along(ladder: &Ladder, known: &Known, riders: &RidersOfBarn) -> Hors
     file
 }
 
+/// What an earlier judgement carried over, and what that rests on.
+pub struct CarriedBefore<'a> {
+    /// What was known.
+    pub known: &'a Known,
+    /// The ladder.
+    pub on_ladder: &'a HorseLadder,
+    /// How the riders differed.
+    pub riders: &'a RidersOfBarn,
+    /// What was carried over.
+    pub carried: Option<&'a Carried>,
+}
+
 /// How its levels stood when it came onto `on_ladder`; none where it never stood on another
 /// while anything was known of it. What an earlier judgement carried over is taken where
 /// nothing of the days before has changed since.
@@ -23,20 +37,20 @@ pub fn carried(
     known: &Known,
     on_ladder: &HorseLadder,
     riders: &RidersOfBarn,
-    before: Option<&Judged>,
+    before: Option<CarriedBefore<'_>>,
 ) -> Option<Carried> {
     let last = on_ladder.before.last()?.until;
     let first = known.first_day()?;
     if last <= first {
         return None;
     }
-    let is_same = |judged: &&Judged| {
-        judged.on_ladder.is_same(on_ladder)
-            && judged.known.is_same_before(known, last)
-            && is_same_before(&judged.riders.in_use, &riders.in_use, last)
+    let is_same = |before: &CarriedBefore<'_>| {
+        before.on_ladder.is_same(on_ladder)
+            && before.known.is_same_before(known, last)
+            && is_same_before(&before.riders.in_use, &riders.in_use, last)
     };
-    if let Some(judged) = before.filter(is_same) {
-        return judged.file.carried.clone();
+    if let Some(before) = before.filter(is_same) {
+        return before.carried.cloned();
     }
     let mut carried = None;
     for stood in on_ladder.before.iter().filter(|stood| stood.until > first) {

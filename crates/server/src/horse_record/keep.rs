@@ -13,7 +13,8 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::{Judged, ReadHorse, riders};
+use super::judged::{Judged, ReadHorse};
+use super::riders;
 use crate::App;
 use crate::problem::Answer;
 use crate::signed::time_zone;
