@@ -30,7 +30,7 @@ use crate::password;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::session::Who;
-use crate::signed::{SIGNED_IN, SignedIn, Trainer, time_zone};
+use crate::signed_in::{SIGNED_IN, SignedIn, Trainer, time_zone};
 use crate::units::Units;
 use crate::url::UrlPath;
 

@@ -17,7 +17,7 @@ use crate::password;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::session_store::stored_id;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// Everything here but the password.
 pub fn routes() -> OpenApiRouter<App> {

@@ -23,7 +23,7 @@ use crate::body::{LargeJson, MOST_LARGE_BYTES};
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::session::Who;
-use crate::signed::{SIGNED_IN, SignedIn, Trainer, time_zone};
+use crate::signed_in::{SIGNED_IN, SignedIn, Trainer, time_zone};
 use crate::url::UrlQuery;
 
 /// The archive's routes: they take longer than others.

@@ -21,12 +21,12 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::body::Body;
-use crate::documented::{Refusal, Refuses};
 use crate::horse_record::HorseLadder;
 use crate::horse_record::keep::judge_and_keep;
+use crate::openapi_errors::{Refusal, Refuses};
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed};
+use crate::signed_in::{Recorder, Signed};
 use crate::{App, intakes};
 
 /// The batches' route.

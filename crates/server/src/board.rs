@@ -19,7 +19,7 @@ use crate::horses::Horse;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::{On, UrlQuery};
 
 /// The board's route.

@@ -11,7 +11,7 @@ use cavesson_core::bounds::FieldError;
 use serde::de::DeserializeOwned;
 use tokio::time::timeout;
 
-use crate::deeds::keep::Said;
+use crate::audit::keep::Said;
 use crate::problem::Problem;
 
 /// The most a request may hold. 5,000 reps take about 1.6 MB.

@@ -18,7 +18,7 @@ use crate::day_plan::{self, DayOfBarn, as_seen, span};
 use crate::days::{check_named, refuse};
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed, Trainer};
+use crate::signed_in::{Recorder, Signed, Trainer};
 use crate::url::UrlPath;
 
 /// The bookings' routes.

@@ -21,7 +21,7 @@ use crate::body::Body;
 use crate::ics;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed, time_zone};
+use crate::signed_in::{Recorder, Signed, time_zone};
 use crate::url::UrlPath;
 
 /// Days ahead of which times are kept.

@@ -14,7 +14,7 @@ use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// The calculators' routes.

@@ -27,7 +27,7 @@ use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::season::{SEASON_LOOK_BACK_DAYS, of_horse};
-use crate::signed::{Recorder, time_zone};
+use crate::signed_in::{Recorder, time_zone};
 use crate::url::UrlPath;
 
 /// Days back and ahead that a calendar tells of.

@@ -18,7 +18,7 @@ use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed_in::Recorder;
 use crate::url::UrlPath;
 
 /// The card blocks' routes.

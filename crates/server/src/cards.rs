@@ -27,7 +27,7 @@ use crate::day_plan::rides_on;
 use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed};
+use crate::signed_in::{Recorder, Signed};
 use crate::url::UrlPath;
 use crate::weather;
 

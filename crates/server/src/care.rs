@@ -22,7 +22,7 @@ use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::season::{SEASON_LOOK_BACK_DAYS, of_horse};
-use crate::signed::{Recorder, Signed};
+use crate::signed_in::{Recorder, Signed};
 use crate::url::UrlPath;
 
 /// Care's routes.

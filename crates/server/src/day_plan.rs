@@ -21,7 +21,7 @@ use crate::App;
 use crate::busy;
 use crate::horse_record::Judged;
 use crate::problem::Answer;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::weather;
 
 /// How long a ride is down for where the week does not say. Product default.

@@ -24,7 +24,7 @@ use crate::body::Body;
 use crate::day_plan::{self, DayOfBarn, as_seen, lay_out, span};
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed, Trainer};
+use crate::signed_in::{Recorder, Signed, Trainer};
 use crate::url::UrlPath;
 
 /// The days' routes.

@@ -28,7 +28,7 @@ use crate::body::Body;
 use crate::devices::check_plugged_in;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed_in::Recorder;
 
 /// Its routes.
 pub fn routes() -> OpenApiRouter<App> {

@@ -36,7 +36,7 @@ use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
 use crate::season::{Season, days_in_season, season_of};
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
 
 /// Days of first asks that are shown.

@@ -18,12 +18,12 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
+use crate::audit::keep::Unchanged;
 use crate::body::Body;
-use crate::deeds::keep::Unchanged;
 use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Signed, Trainer};
+use crate::signed_in::{Signed, Trainer};
 use crate::url::UrlPath;
 
 /// The horses' routes.

@@ -28,13 +28,13 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
+use crate::audit::keep::Unchanged;
 use crate::body::{MOST_SHEET_BYTES, SheetBytes};
-use crate::deeds::keep::Unchanged;
 use crate::horse_record::keep::judge_and_keep;
 use crate::horses::program_names;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Signed, Trainer};
+use crate::signed_in::{Signed, Trainer};
 use crate::url::{UrlPath, UrlQuery};
 
 /// Imports that are listed.

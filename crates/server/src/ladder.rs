@@ -13,7 +13,7 @@ use utoipa_axum::router::OpenApiRouter;
 use crate::App;
 use crate::levels::LevelBrief;
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// The ladder's route.
 pub fn routes() -> OpenApiRouter<App> {

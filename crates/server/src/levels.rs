@@ -22,7 +22,7 @@ use crate::horse_record::Judged;
 use crate::horses::Horse;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::{On, UrlPath, UrlQuery};
 
 /// The levels' routes.

@@ -4,14 +4,14 @@
 //! |---|---|
 //! | [`settings`] | what the server is told when it starts |
 //! | [`router`] | all routes; the OpenAPI document comes from them |
-//! | [`documented`] | what a route may refuse, from what its handler takes |
+//! | [`openapi_errors`] | what a route may refuse, from what its handler takes |
 //! | [`problem`] | every error as problem+json (RFC 9457) |
-//! | [`signed`] | who asks, and what they may do, as extractors |
-//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_horse`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_meant`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `placings`, `news`, `care`, `loads`, `owners`, `reviews`, `months`, `sheets`, `imports`, `devices`, `deeds`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `packs`, `program_preview`, `calc` | one noun each |
+//! | [`signed_in`] | who asks, and what they may do, as extractors |
+//! | `session`, `account`, `access_links`, `barns`, `archives`, `people`, `yard`, `tack`, `ground`, `ride_moved`, `days`, `bookings`, `day_plan`, `trips`, `weather`, `busy`, `calendars`, `today`, `weeks`, `roads`, `program_goals`, `horses`, `horse_page`, `board`, `levels`, `rides`, `batches`, `ladder`, `overrules`, `placings`, `news`, `care`, `loads`, `owners`, `reviews`, `months`, `sheets`, `imports`, `devices`, `audit`, `cool_outs`, `cattle`, `flag`, `cow_rounds`, `card_blocks`, `cards`, `intakes`, `offline_pack`, `program_preview`, `calc` | one noun each |
 //! | `ics` | calendars that come in |
 //! | [`work`] | long work in lines of its own |
 //! | [`clock`] | what time it is |
-//! | `known` | what is known of the horses, in memory by version, judged |
+//! | `horse_record` | what is known of the horses, in memory by version, judged |
 //! | [`web`] | the web application's files |
 
 #![warn(clippy::unwrap_used)]
@@ -19,6 +19,7 @@
 pub mod access_links;
 mod account;
 pub mod archives;
+pub mod audit;
 mod barns;
 mod batches;
 mod board;
@@ -36,9 +37,7 @@ mod cool_outs;
 mod cow_rounds;
 mod day_plan;
 mod days;
-pub mod deeds;
 mod devices;
-pub mod documented;
 mod flag;
 mod ground;
 mod health;
@@ -55,18 +54,19 @@ mod live;
 mod loads;
 mod months;
 mod news;
+mod offline_pack;
+pub mod openapi_errors;
 mod overrules;
 mod owners;
-mod packs;
 pub mod password;
 mod people;
 mod placings;
 pub mod problem;
-mod program_meant;
+mod program_goals;
 mod program_preview;
 mod programs;
 mod reviews;
-mod ride_horse;
+mod ride_moved;
 mod rides;
 pub mod roads;
 pub mod router;
@@ -75,7 +75,7 @@ mod session;
 mod session_store;
 pub mod settings;
 mod sheets;
-pub mod signed;
+pub mod signed_in;
 mod tack;
 mod today;
 mod trips;
@@ -110,9 +110,9 @@ pub struct App {
     /// Where long work is done.
     pub work: work::Work,
     /// Roads that were found.
-    pub roads: roads::kept::Roads,
+    pub roads: roads::road_cache::Roads,
     /// Plans of weeks that are looked for.
-    pub solves: weeks::solves::Solves,
+    pub solves: weeks::plan_search::Solves,
     /// Flags as they last said.
     pub flags: flag::Flags,
     /// What time it is.
@@ -148,8 +148,8 @@ pub async fn launch(
         ladder: cavesson_core::ladder::Ladder::shipped(),
         known: horse_record::KnownHorses::new(work.judging.clone()),
         work,
-        roads: roads::kept::Roads::default(),
-        solves: weeks::solves::Solves::default(),
+        roads: roads::road_cache::Roads::default(),
+        solves: weeks::plan_search::Solves::default(),
         flags: flag::Flags::default(),
     };
     let keeper = tokio::spawn(horse_record::keep::keep_each_day(app.clone()));

@@ -21,7 +21,7 @@ use utoipa_axum::router::OpenApiRouter;
 use crate::App;
 use crate::problem::Answer;
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// Changes that wait for a slow device; one that falls further behind is told to
 /// look at everything again.

@@ -17,7 +17,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::problem::Answer;
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// Days looked back: the chronic average has settled by then.

@@ -16,7 +16,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Decider;
+use crate::signed_in::Decider;
 use crate::url::UrlPath;
 
 /// The most that is told at once.

@@ -26,7 +26,7 @@ use crate::horses::Horse;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Decider, Signed};
+use crate::signed_in::{Decider, Signed};
 use crate::url::UrlPath;
 
 /// The overrules' routes.

@@ -25,7 +25,7 @@ use crate::access_links::{MadeLink, make_link};
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Trainer};
+use crate::signed_in::{Recorder, Trainer};
 use crate::url::UrlPath;
 
 /// The people's routes.

@@ -20,7 +20,7 @@ use crate::body::Body;
 use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Decider;
+use crate::signed_in::Decider;
 use crate::url::UrlPath;
 
 /// The routes of placings and answers.

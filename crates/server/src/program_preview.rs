@@ -21,7 +21,7 @@ use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::programs::fitted;
 use crate::route;
-use crate::signed::Decider;
+use crate::signed_in::Decider;
 
 /// The preview's route.
 pub fn routes() -> OpenApiRouter<App> {

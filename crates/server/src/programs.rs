@@ -23,7 +23,7 @@ use crate::horse_record::keep::judge_and_keep;
 use crate::ladder::ShownLadder;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Decider, Signed};
+use crate::signed_in::{Decider, Signed};
 use crate::url::UrlPath;
 
 /// The programs' routes.

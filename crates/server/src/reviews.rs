@@ -30,9 +30,9 @@ use crate::loads::load_of;
 use crate::months::{month_of, until};
 use crate::overrules::{OverruleOutcome, TurnedOut};
 use crate::problem::{Answer, Problem};
-use crate::roads::asked::RIDES_A_WEEK;
+use crate::roads::road_input::RIDES_A_WEEK;
 use crate::route;
-use crate::signed::{Signed, Trainer};
+use crate::signed_in::{Signed, Trainer};
 use crate::url::UrlQuery;
 
 /// The reviews' routes.

@@ -27,7 +27,7 @@ use crate::horses::Horse;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// The rides' routes.

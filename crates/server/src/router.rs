@@ -18,17 +18,18 @@ use tower_sessions::{Expiry, SessionManagerLayer};
 use utoipa::OpenApi;
 use utoipa_axum::router::OpenApiRouter;
 
+use crate::audit::keep::{Keeper, keep};
 use crate::body::MOST_BYTES;
-use crate::deeds::keep::{Keeper, keep};
 use crate::problem::Problem;
 use crate::session_store::PostgresSessions;
-use crate::signed::UNUSED;
+use crate::signed_in::UNUSED;
 use crate::{
-    App, Settings, access_links, account, archives, barns, batches, board, bookings, busy, calc,
-    calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, deeds, devices, flag,
+    App, Settings, access_links, account, archives, audit, barns, batches, board, bookings, busy,
+    calc, calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, devices, flag,
     ground, health, horse_page, horses, imports, intakes, ladder, levels, live, loads, news,
-    overrules, owners, packs, people, placings, program_meant, program_preview, programs, reviews,
-    ride_horse, rides, roads, session, sheets, tack, today, trips, weather, web, weeks, yard,
+    offline_pack, overrules, owners, people, placings, program_goals, program_preview, programs,
+    reviews, ride_moved, rides, roads, session, sheets, tack, today, trips, weather, web, weeks,
+    yard,
 };
 
 /// How long a request may take.
@@ -66,7 +67,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(overrules::routes())
         .merge(placings::routes())
         .merge(news::routes())
-        .merge(packs::routes())
+        .merge(offline_pack::routes())
         .merge(care::routes())
         .merge(loads::routes())
         .merge(owners::routes())
@@ -74,7 +75,7 @@ fn api() -> OpenApiRouter<App> {
         .merge(sheets::routes())
         .merge(imports::routes())
         .merge(devices::routes())
-        .merge(deeds::routes())
+        .merge(audit::routes())
         .merge(cool_outs::routes())
         .merge(cow_rounds::routes())
         .merge(cattle::routes())
@@ -84,13 +85,13 @@ fn api() -> OpenApiRouter<App> {
         .merge(intakes::routes())
         .merge(levels::routes())
         .merge(rides::routes())
-        .merge(ride_horse::routes())
+        .merge(ride_moved::routes())
         .merge(batches::routes())
         .merge(ladder::routes())
         .merge(bookings::routes())
         .merge(weeks::routes())
         .merge(roads::routes())
-        .merge(program_meant::routes())
+        .merge(program_goals::routes())
         .merge(calc::routes())
         .merge(health::routes())
 }

@@ -20,7 +20,7 @@ use crate::body::Body;
 use crate::password;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{SIGNED_IN, Signed, SignedIn, time_zone};
+use crate::signed_in::{SIGNED_IN, Signed, SignedIn, time_zone};
 use crate::units::Units;
 
 /// Signing in: limited in tries by the router.

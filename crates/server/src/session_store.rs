@@ -15,7 +15,7 @@ use tower_sessions::session::{Id, Record};
 use tower_sessions::session_store::{Error, Result};
 
 use crate::Clock;
-use crate::signed::{SIGNED_IN, SignedIn};
+use crate::signed_in::{SIGNED_IN, SignedIn};
 
 /// Sessions in PostgreSQL.
 #[derive(Debug, Clone)]

@@ -23,7 +23,7 @@ use crate::App;
 use crate::horse_record::HorseLadder;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Trainer;
+use crate::signed_in::Trainer;
 use crate::url::UrlPath;
 
 /// Bytes sent on at once.

@@ -27,7 +27,7 @@ use crate::horses::Horse;
 use crate::levels::LevelBrief;
 use crate::problem::Answer;
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::weather;
 
 /// What a horse that is not down for the day is taken out for: the lightest ask.

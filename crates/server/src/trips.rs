@@ -13,7 +13,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::problem::Answer;
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// Days ahead whose bookings count: what is planned is on its way.
 const DAYS_AHEAD: i64 = 14;

@@ -24,7 +24,7 @@ use crate::body::Body;
 use crate::ics;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Signed, Trainer, time_zone};
+use crate::signed_in::{Signed, Trainer, time_zone};
 
 /// How often the weather service is asked.
 const ASKED_EVERY: Duration = Duration::from_secs(1_800);

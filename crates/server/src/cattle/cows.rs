@@ -22,7 +22,7 @@ use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed, Trainer};
+use crate::signed_in::{Recorder, Signed, Trainer};
 use crate::url::UrlPath;
 
 /// Their routes.

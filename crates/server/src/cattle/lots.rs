@@ -20,11 +20,11 @@ use uuid::Uuid;
 use super::herd::{self, CowNow};
 use super::not_found::no_lot;
 use crate::App;
+use crate::audit::keep::Unchanged;
 use crate::body::Body;
-use crate::deeds::keep::Unchanged;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Trainer};
+use crate::signed_in::{Recorder, Trainer};
 use crate::url::UrlPath;
 
 /// Their routes.

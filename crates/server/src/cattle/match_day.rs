@@ -23,7 +23,7 @@ use crate::App;
 use crate::day_plan::{self, is_on_cattle};
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed_in::Recorder;
 use crate::url::UrlQuery;
 
 /// Their routes.

@@ -17,7 +17,7 @@ use super::herd;
 use crate::App;
 use crate::problem::Answer;
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed_in::Recorder;
 use crate::url::UrlPath;
 
 /// Their routes.

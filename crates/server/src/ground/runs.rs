@@ -17,7 +17,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// Their routes.

@@ -16,7 +16,7 @@ use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed};
+use crate::signed_in::{Recorder, Signed};
 use crate::url::UrlPath;
 
 /// Their routes.

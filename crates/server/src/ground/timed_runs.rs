@@ -18,7 +18,7 @@ use crate::body::Body;
 use crate::devices::check_plugged_in;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed_in::Recorder;
 use crate::url::UrlPath;
 
 /// Their routes.

@@ -17,7 +17,7 @@ use super::judged::{Judged, ReadHorse};
 use super::riders;
 use crate::App;
 use crate::problem::Answer;
-use crate::signed::time_zone;
+use crate::signed_in::time_zone;
 
 /// Days without a server after which what changed by date alone is not told apart
 /// by day any more.

@@ -17,15 +17,15 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
+use super::month_report::Looked;
 use super::reports::{OwnersReport, no_report};
-use super::told::Looked;
 use super::view::{OwnersView, view};
 use crate::App;
 use crate::access_links::word_hash;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Trainer, time_zone};
+use crate::signed_in::{Trainer, time_zone};
 use crate::url::UrlPath;
 
 /// Making links and taking them back.

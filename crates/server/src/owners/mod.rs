@@ -2,15 +2,15 @@
 //! nobody else.
 //!
 //! - [`view`]: where it stands, what changed this month, what comes next
-//! - [`told`]: a horse's month with what its pictures are drawn from
+//! - [`month_report`]: a horse's month with what its pictures are drawn from
 //! - [`links`]: secret links, made and taken back, opened
 //! - [`notes`]: notes chosen for the owner
 //! - [`reports`]: the month in words, edited and sent
 
 mod links;
+mod month_report;
 mod notes;
 mod reports;
-mod told;
 mod view;
 
 use utoipa_axum::router::OpenApiRouter;

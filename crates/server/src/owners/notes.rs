@@ -19,7 +19,7 @@ use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Trainer;
+use crate::signed_in::Trainer;
 use crate::url::UrlPath;
 
 /// Days of written words that can be chosen from.
@@ -139,7 +139,7 @@ async fn bring_back(
 }
 
 async fn set(
-    signed: &crate::signed::Signed,
+    signed: &crate::signed_in::Signed,
     note_id: Uuid,
     taken_back_at: Option<jiff::Timestamp>,
 ) -> Answer<StatusCode> {

@@ -16,13 +16,13 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::told::{Looked, OfMonth, ToldMonth};
+use super::month_report::{Looked, OfMonth, ToldMonth};
 use super::view::{OwnersHorse, ReportShort};
 use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Signed, Trainer};
+use crate::signed_in::{Signed, Trainer};
 use crate::url::{UrlPath, UrlQuery};
 
 /// The reports' routes.

@@ -16,11 +16,11 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::told::{Looked, ToldMonth};
+use super::month_report::{Looked, ToldMonth};
 use crate::App;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// Days of notes that are shown.

@@ -16,15 +16,15 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::asked::read;
-use super::kept::{all, of_horse};
+use super::road_cache::{all, of_horse};
+use super::road_input::read;
 use crate::App;
 use crate::horse_record::Judged;
 use crate::horses::Horse;
 use crate::levels::LevelBrief;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// Days behind today that are shown.

@@ -17,7 +17,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::problem::Answer;
 use crate::route;
-use crate::signed::Recorder;
+use crate::signed_in::Recorder;
 
 /// The route.
 pub fn routes() -> OpenApiRouter<App> {

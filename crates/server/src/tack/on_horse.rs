@@ -25,7 +25,7 @@ use crate::body::Body;
 use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed};
+use crate::signed_in::{Recorder, Signed};
 use crate::url::UrlPath;
 
 /// Their routes.

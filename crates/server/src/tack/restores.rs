@@ -22,7 +22,7 @@ use crate::body::Body;
 use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Signed, Trainer};
+use crate::signed_in::{Signed, Trainer};
 use crate::url::UrlPath;
 
 /// Their routes.

@@ -16,7 +16,7 @@ use crate::App;
 use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 
 /// The route.

@@ -7,7 +7,7 @@ use jiff::civil::Date;
 
 use super::what_if::WhatIf;
 use crate::problem::Answer;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::weather;
 
 /// Before and after these it is quiet in a barn. Product default.

@@ -18,8 +18,8 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
+use super::ride_options::{Yard, works};
 use super::what_if::WhatIf;
-use super::works::{Yard, works};
 use crate::cards::{day_with, judged_horse};
 use crate::cattle::herd::Herd;
 use crate::cattle::match_day::to_match;
@@ -27,9 +27,9 @@ use crate::cattle::pen;
 use crate::day_plan::as_seen;
 use crate::horse_record::Judged;
 use crate::problem::Answer;
-use crate::roads::asked::RIDES_A_WEEK;
-use crate::roads::kept::KeptRoad;
-use crate::signed::Signed;
+use crate::roads::road_cache::KeptRoad;
+use crate::roads::road_input::RIDES_A_WEEK;
+use crate::signed_in::Signed;
 
 /// A horse is young up to this age. Product default.
 const YOUNG_YEARS: i64 = 3;

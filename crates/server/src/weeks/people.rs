@@ -11,7 +11,7 @@ use uuid::Uuid;
 use super::what_if::WhatIf;
 use crate::busy;
 use crate::problem::Answer;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// Days looked back for who knows a horse.
 const KNOWN_DAYS: i64 = 90;

@@ -15,17 +15,17 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::asked::{self, WeekOfBarn};
-use super::kept::{RideTaken, keep, meant, refuse};
-use super::solves::SolveShown;
-use super::stood::{Stood, stand_in};
+use super::plan_search::SolveShown;
+use super::standing_rides::{Stood, stand_in};
+use super::take_plan::{RideTaken, keep, meant, refuse};
+use super::week_input::{self, WeekOfBarn};
 use super::what_if::WhatIf;
 use crate::App;
 use crate::body::Body;
 use crate::day_plan::week_of;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Trainer};
+use crate::signed_in::{Recorder, Trainer};
 use crate::url::UrlPath;
 
 /// Seconds a plan may be looked for.
@@ -94,7 +94,7 @@ async fn show(
     Recorder(signed): Recorder,
     UrlPath(day): UrlPath<Date>,
 ) -> Answer<Json<WeekShown>> {
-    let mut week = asked::read(&app, &signed, day, &WhatIf::default()).await?;
+    let mut week = week_input::read(&app, &signed, day, &WhatIf::default()).await?;
     let dates: Vec<Date> = week.instance.days.iter().map(|one| one.date).collect();
     let (monday, _) = week_of(day);
     let before = booking::on_days(
@@ -210,7 +210,7 @@ async fn begin_solve(
         too_hot_from_min: asked.too_hot_from_min,
         only_day: asked.only_day.then_some(day),
     };
-    let mut week = asked::read(&app, &signed, day, &what_if).await?;
+    let mut week = week_input::read(&app, &signed, day, &what_if).await?;
     if let Some(plan) = &asked.plan {
         edited(&mut week, plan)?;
     }
@@ -339,7 +339,7 @@ async fn take(
         only_day: taken.only_day.then_some(day),
         ..WhatIf::default()
     };
-    let week = asked::read(&app, &signed, day, &what_if).await?;
+    let week = week_input::read(&app, &signed, day, &what_if).await?;
     let mut plan = meant(&week.instance, "/rides", &taken.rides).map_err(Problem::field)?;
     let pins = taken.rides.iter().map(|one| one.pinned);
     let rides: Vec<(PlannedRide, Option<bool>)> = plan.iter().copied().zip(pins).collect();

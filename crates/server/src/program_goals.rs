@@ -15,7 +15,7 @@ use crate::App;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Decider;
+use crate::signed_in::Decider;
 use crate::url::UrlPath;
 
 /// Their routes.

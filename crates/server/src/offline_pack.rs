@@ -19,7 +19,7 @@ use uuid::Uuid;
 use crate::horse_record::{HorseLadder, Known, ReadHorse, RidersOfBarn};
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 use crate::url::UrlPath;
 use crate::{App, cards, intakes};
 

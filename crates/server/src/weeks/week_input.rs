@@ -12,14 +12,14 @@ use jiff::civil::Date;
 use uuid::Uuid;
 
 use super::horses::{HorsesOfWeek, Week};
-use super::stood::{Stood, stand_in};
+use super::standing_rides::{Stood, stand_in};
 use super::what_if::WhatIf;
 use super::{days, people};
 use crate::cattle::herd;
 use crate::day_plan::{self, as_seen};
 use crate::problem::{Answer, Problem};
-use crate::roads::kept;
-use crate::signed::Signed;
+use crate::roads::road_cache;
+use crate::signed_in::Signed;
 use crate::{App, roads};
 
 /// A week of a barn.
@@ -41,8 +41,8 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
     for date in &dates {
         day_plan::lay_out(app, signed, *date).await?;
     }
-    let roads = match roads::asked::read(app, signed.look().await?, signed.today()).await? {
-        Some(read) => kept::all(app, signed.barn.barn_id, Arc::new(read), None).await?,
+    let roads = match roads::road_input::read(app, signed.look().await?, signed.today()).await? {
+        Some(read) => road_cache::all(app, signed.barn.barn_id, Arc::new(read), None).await?,
         None => Vec::new(),
     };
     let mut barn = signed.look().await?;

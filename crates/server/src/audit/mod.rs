@@ -20,7 +20,7 @@ use uuid::Uuid;
 use crate::App;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::Trainer;
+use crate::signed_in::Trainer;
 use crate::url::UrlQuery;
 
 /// Changes shown at once.

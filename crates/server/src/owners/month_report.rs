@@ -31,7 +31,7 @@ use crate::loads::load_of;
 use crate::months::{month_of, until};
 use crate::problem::Answer;
 use crate::roads::routes::{HeldOn, behind};
-use crate::roads::{asked, kept};
+use crate::roads::{road_cache, road_input};
 use crate::season::days_in_season;
 
 /// A month with what its pictures are drawn from.
@@ -154,11 +154,11 @@ impl Looked<'_> {
     }
 
     async fn road(&self, horse_id: Uuid, judged: &Judged) -> Answer<Option<ToldRoad>> {
-        let read = asked::read(self.app, self.look().await?, self.today).await?;
+        let read = road_input::read(self.app, self.look().await?, self.today).await?;
         let Some(read) = read.map(Arc::new) else {
             return Ok(None);
         };
-        let road = kept::of_horse(self.app, self.barn_id, read, horse_id).await?;
+        let road = road_cache::of_horse(self.app, self.barn_id, read, horse_id).await?;
         Ok(road.map(|road| ToldRoad {
             on: judged.on,
             road: road.found.clone(),

@@ -7,7 +7,7 @@ use jiff::civil::Date;
 use uuid::Uuid;
 
 use crate::day_plan::{as_seen, is_fast};
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// Works of a horse that an instance may hold.
 const MOST_WORKS: usize = 8;

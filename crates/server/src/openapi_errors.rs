@@ -11,7 +11,7 @@ use utoipa_axum::router::UtoipaMethodRouter;
 use crate::App;
 use crate::body::{Body, LargeJson, SheetBytes};
 use crate::problem::PROBLEM_JSON;
-use crate::signed::{Decider, Recorder, Signed, Trainer};
+use crate::signed_in::{Decider, Recorder, Signed, Trainer};
 use crate::url::{UrlPath, UrlQuery};
 
 /// An answer that says why not.
@@ -163,6 +163,6 @@ fn problem(text: &str) -> RefOr<Response> {
 #[macro_export]
 macro_rules! route {
     ($handler:path) => {
-        $crate::documented::with_refusals(utoipa_axum::routes!($handler), $handler)
+        $crate::openapi_errors::with_refusals(utoipa_axum::routes!($handler), $handler)
     };
 }

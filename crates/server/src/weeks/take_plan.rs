@@ -11,11 +11,11 @@ use serde::Deserialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::asked::WeekOfBarn;
-use super::stood::Stood;
+use super::standing_rides::Stood;
+use super::week_input::WeekOfBarn;
 use crate::day_plan::span;
 use crate::problem::{Answer, Problem};
-use crate::signed::Signed;
+use crate::signed_in::Signed;
 
 /// A ride of a plan that is taken.
 #[derive(Debug, Clone, Deserialize, ToSchema)]
@@ -164,7 +164,7 @@ fn as_booked(
         signed,
         day,
         ride.from_min,
-        work.map_or(super::works::RIDE_MINUTES, |work| work.minutes),
+        work.map_or(super::ride_options::RIDE_MINUTES, |work| work.minutes),
     );
     let kind = match work.map(|work| work.kind) {
         Some(WorkKind::Outing) => BookingKind::Outing,

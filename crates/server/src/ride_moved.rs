@@ -15,7 +15,7 @@ use crate::body::Body;
 use crate::horse_record::keep::judge_and_keep;
 use crate::problem::{Answer, Problem};
 use crate::route;
-use crate::signed::{Recorder, Signed};
+use crate::signed_in::{Recorder, Signed};
 use crate::url::UrlPath;
 use crate::{App, intakes};
 

@@ -16,7 +16,7 @@ use uuid::Uuid;
 
 use super::did::{Did, did};
 use crate::App;
-use crate::signed::{SIGNED_IN, SignedIn};
+use crate::signed_in::{SIGNED_IN, SignedIn};
 
 /// What is kept of a body at the most, in bytes.
 const MOST_SAID: usize = 8_000;

@@ -7,8 +7,8 @@ use cavesson_core::road::priority::priority;
 use moka::sync::Cache;
 use uuid::Uuid;
 
-use super::asked::{HorseOnRoad, RoadsRead};
 use super::barn_pace::Paces;
+use super::road_input::{HorseOnRoad, RoadsRead};
 use crate::App;
 use crate::horse_record::Judged;
 use crate::problem::{Answer, Problem};
