@@ -18,19 +18,25 @@ use tower_sessions::{Expiry, SessionManagerLayer};
 use utoipa::OpenApi;
 use utoipa_axum::router::OpenApiRouter;
 
-use crate::audit::keep::{Keeper, keep};
-use crate::body::MOST_BYTES;
-use crate::problem::Problem;
-use crate::session_store::PostgresSessions;
-use crate::signed_in::UNUSED;
-use crate::{
-    App, Settings, access_links, account, archives, audit, barns, batches, board, bookings, busy,
-    calc, calendars, card_blocks, cards, care, cattle, cool_outs, cow_rounds, days, devices, flag,
-    ground, health, horse_page, horses, imports, intakes, ladder, levels, live, loads, news,
-    offline_pack, overrules, owners, people, placings, program_goals, program_preview, programs,
-    reviews, ride_moved, rides, roads, session, sheets, tack, today, trips, weather, web, weeks,
-    yard,
+use crate::barn::{
+    access_links, account, barns, devices, health, live, news, people, session, yard,
 };
+use crate::cattle::{cow_rounds, flag};
+use crate::day::{bookings, busy, days, trips, weather};
+use crate::horse::{
+    board, card_blocks, care, horse_page, horses, ladder, levels, loads, overrules, placings,
+    program_goals, program_preview, programs,
+};
+use crate::http::audit::keep::{Keeper, keep};
+use crate::http::body::MOST_BYTES;
+use crate::http::problem::Problem;
+use crate::http::session_store::PostgresSessions;
+use crate::http::signed_in::UNUSED;
+use crate::http::{audit, web};
+use crate::plan::{calendars, roads, today, weeks};
+use crate::records::{archives, calc, imports, reviews, sheets};
+use crate::ride::{batches, cards, cool_outs, intakes, offline_pack, ride_moved, rides};
+use crate::{App, Settings, cattle, ground, owners, tack};
 
 /// How long a request may take.
 const MOST_SECONDS: u64 = 20;

@@ -93,7 +93,7 @@ pub async fn add(
 ) -> anyhow::Result<HashMap<&'static str, Uuid>> {
     let mut ids = HashMap::new();
     for demo_person in demo.people {
-        let hash = cavesson_server::password::hash(PASSWORD);
+        let hash = cavesson_server::http::password::hash(PASSWORD);
         let stored = Person {
             person_id: Uuid::now_v7(),
             sign_in: demo_person.sign_in.to_owned(),

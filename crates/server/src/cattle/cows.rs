@@ -19,11 +19,11 @@ use super::herd::{self, headings};
 use super::not_found::{no_cow, no_lot};
 use super::works::WorkShown;
 use crate::App;
-use crate::body::Body;
-use crate::problem::{Answer, Problem};
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::{Recorder, Signed, Trainer};
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::{Recorder, Signed, Trainer};
-use crate::url::UrlPath;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

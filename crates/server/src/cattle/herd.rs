@@ -12,7 +12,7 @@ use cavesson_store::{BarnTransaction, cattle_lot, cow, ride_work, settling};
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use crate::problem::{Answer, Problem};
+use crate::http::problem::{Answer, Problem};
 
 /// Works of a horse on a ride. Few works a ride: common practice, no source; two: product
 /// default.

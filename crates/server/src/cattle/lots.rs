@@ -20,12 +20,12 @@ use uuid::Uuid;
 use super::herd::{self, CowNow};
 use super::not_found::no_lot;
 use crate::App;
-use crate::audit::keep::Unchanged;
-use crate::body::Body;
-use crate::problem::{Answer, Problem};
+use crate::http::audit::keep::Unchanged;
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::{Recorder, Trainer};
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::{Recorder, Trainer};
-use crate::url::UrlPath;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

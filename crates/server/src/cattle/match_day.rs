@@ -7,7 +7,7 @@ use axum::extract::State;
 use cavesson_core::bounds::check_planned_day;
 use cavesson_core::cattle::matching::{Horse, NotForIt, TempoAgainstDue, match_day};
 use cavesson_core::cattle::pen::tempo_due;
-use cavesson_core::ladder::Level;
+use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Turn;
 use cavesson_core::rep::turn::Tempo;
 use cavesson_store::{booking, horse};
@@ -20,11 +20,11 @@ use uuid::Uuid;
 use super::herd::{self, WORKS};
 use super::pen::{Lately, lately};
 use crate::App;
-use crate::day_plan::{self, is_on_cattle};
-use crate::problem::{Answer, Problem};
+use crate::day::day_plan::{self, is_on_cattle};
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::Recorder;
+use crate::http::url::UrlQuery;
 use crate::route;
-use crate::signed_in::Recorder;
-use crate::url::UrlQuery;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

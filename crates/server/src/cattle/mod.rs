@@ -6,9 +6,13 @@
 //! - [`match_day`]: which cow for which horse on a day
 //! - [`pen`]: what a device takes along to the pen
 //! - [`not_found`]: what is said where there is none
+//! - [`cow_rounds`]: rounds on the cow of the trainer, and who is best at it
+//! - [`flag`]: the flag: what is ordered on a screen, and where it is
 //! - [`works`]: works of a horse, where its turns come apart
 
+pub(crate) mod cow_rounds;
 mod cows;
+pub(crate) mod flag;
 mod health;
 pub mod herd;
 mod lots;

@@ -1,6 +1,6 @@
 //! What is said where there is no such cow, or lot.
 
-use crate::problem::Problem;
+use crate::http::problem::Problem;
 
 pub(super) fn no_cow() -> Problem {
     Problem::not_found("no such cow in this barn")

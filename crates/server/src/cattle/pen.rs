@@ -15,10 +15,10 @@ use uuid::Uuid;
 
 use super::herd;
 use crate::App;
-use crate::problem::Answer;
+use crate::http::problem::Answer;
+use crate::http::signed_in::Recorder;
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::Recorder;
-use crate::url::UrlPath;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

@@ -15,10 +15,10 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::problem::{Answer, Problem};
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::Signed;
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::Signed;
-use crate::url::UrlPath;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

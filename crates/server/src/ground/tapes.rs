@@ -13,11 +13,11 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::body::Body;
-use crate::problem::{Answer, Problem};
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::{Recorder, Signed};
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::{Recorder, Signed};
-use crate::url::UrlPath;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

@@ -14,12 +14,12 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::body::Body;
-use crate::devices::check_plugged_in;
-use crate::problem::{Answer, Problem};
+use crate::barn::devices::check_plugged_in;
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::Recorder;
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::Recorder;
-use crate::url::UrlPath;
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {

@@ -15,8 +15,8 @@ use super::judged::{Judged, ReadHorse};
 use super::known::Known;
 use super::read;
 use super::rider_offsets::RidersOfBarn;
-use crate::problem::{Answer, Problem};
-use crate::work::Line;
+use crate::http::problem::{Answer, Problem};
+use crate::http::work::Line;
 
 /// Reps kept in memory over all horses; about 250 bytes each.
 const MOST_REPS: u64 = 2_000_000;

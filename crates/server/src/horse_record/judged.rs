@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex, PoisonError};
 
-use cavesson_core::card::{Card, Day, JudgedHorse};
+use cavesson_core::card::{Card, Day, Horse as JudgedHorse};
 use cavesson_core::judge::horse::judge_horse_after;
 use cavesson_core::judge::judged_before::JudgedBefore;
 use cavesson_core::judge::{BrakeChain, BrakeLimit, FoundHole, HorseFile, Standing};

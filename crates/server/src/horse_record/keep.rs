@@ -16,8 +16,8 @@ use uuid::Uuid;
 use super::judged::{Judged, ReadHorse};
 use super::riders;
 use crate::App;
-use crate::problem::Answer;
-use crate::signed_in::time_zone;
+use crate::http::problem::Answer;
+use crate::http::signed_in::time_zone;
 
 /// Days without a server after which what changed by date alone is not told apart
 /// by day any more.

@@ -9,7 +9,7 @@ use cavesson_store::{BarnTransaction, drop_answer, intake, placing};
 use uuid::Uuid;
 
 use super::known::Known;
-use crate::problem::Answer;
+use crate::http::problem::Answer;
 
 /// A version before the first.
 const BEFORE_ALL: i64 = -1;

@@ -13,7 +13,7 @@ use uuid::Uuid;
 
 use super::judged::Judged;
 use crate::App;
-use crate::problem::Answer;
+use crate::http::problem::Answer;
 
 /// The form of the rules that tell a history. Raised when old asks come to be read otherwise.
 const FORM: i16 = 2;

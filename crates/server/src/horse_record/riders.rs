@@ -8,7 +8,7 @@ use uuid::Uuid;
 
 use super::judged::ReadHorse;
 use crate::App;
-use crate::problem::Answer;
+use crate::http::problem::Answer;
 
 /// Compares the riders of a barn, unless that was done today. Horses are judged by the
 /// new comparison from then on.

@@ -21,12 +21,12 @@ use super::month_report::Looked;
 use super::reports::{OwnersReport, no_report};
 use super::view::{OwnersView, view};
 use crate::App;
-use crate::access_links::word_hash;
-use crate::body::Body;
-use crate::problem::{Answer, Problem};
+use crate::barn::access_links::word_hash;
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::{Trainer, time_zone};
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::{Trainer, time_zone};
-use crate::url::UrlPath;
 
 /// Making links and taking them back.
 pub fn routes() -> OpenApiRouter<App> {

@@ -25,14 +25,14 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::App;
+use crate::horse::levels::LevelBrief;
+use crate::horse::loads::load_of;
+use crate::horse::season::days_in_season;
 use crate::horse_record::Judged;
-use crate::levels::LevelBrief;
-use crate::loads::load_of;
-use crate::months::{month_of, until};
-use crate::problem::Answer;
-use crate::roads::routes::{HeldOn, behind};
-use crate::roads::{road_cache, road_input};
-use crate::season::days_in_season;
+use crate::http::problem::Answer;
+use crate::plan::roads::routes::{HeldOn, behind};
+use crate::plan::roads::{road_cache, road_input};
+use crate::ride::months::{month_of, until};
 
 /// A month with what its pictures are drawn from.
 #[derive(Serialize, ToSchema)]

@@ -16,11 +16,11 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::body::Body;
-use crate::problem::{Answer, Problem};
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::Trainer;
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::Trainer;
-use crate::url::UrlPath;
 
 /// Days of written words that can be chosen from.
 const CHOOSE_DAYS: i64 = 45;
@@ -139,7 +139,7 @@ async fn bring_back(
 }
 
 async fn set(
-    signed: &crate::signed_in::Signed,
+    signed: &crate::http::signed_in::Signed,
     note_id: Uuid,
     taken_back_at: Option<jiff::Timestamp>,
 ) -> Answer<StatusCode> {

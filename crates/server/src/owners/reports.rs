@@ -19,11 +19,11 @@ use uuid::Uuid;
 use super::month_report::{Looked, OfMonth, ToldMonth};
 use super::view::{OwnersHorse, ReportShort};
 use crate::App;
-use crate::body::Body;
-use crate::problem::{Answer, Problem};
+use crate::http::body::Body;
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::{Signed, Trainer};
+use crate::http::url::{UrlPath, UrlQuery};
 use crate::route;
-use crate::signed_in::{Signed, Trainer};
-use crate::url::{UrlPath, UrlQuery};
 
 /// The reports' routes.
 pub fn routes() -> OpenApiRouter<App> {

@@ -18,10 +18,10 @@ use uuid::Uuid;
 
 use super::month_report::{Looked, ToldMonth};
 use crate::App;
-use crate::problem::{Answer, Problem};
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::Signed;
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::Signed;
-use crate::url::UrlPath;
 
 /// Days of notes that are shown.
 const NOTES_DAYS: i64 = 92;

@@ -15,9 +15,9 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::problem::Answer;
+use crate::http::problem::Answer;
+use crate::http::signed_in::Recorder;
 use crate::route;
-use crate::signed_in::Recorder;
 
 /// The route.
 pub fn routes() -> OpenApiRouter<App> {

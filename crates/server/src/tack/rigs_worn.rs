@@ -14,10 +14,10 @@ use uuid::Uuid;
 
 use crate::App;
 use crate::horse_record::Judged;
-use crate::problem::{Answer, Problem};
+use crate::http::problem::{Answer, Problem};
+use crate::http::signed_in::Signed;
+use crate::http::url::UrlPath;
 use crate::route;
-use crate::signed_in::Signed;
-use crate::url::UrlPath;
 
 /// The route.
 pub fn routes() -> OpenApiRouter<App> {

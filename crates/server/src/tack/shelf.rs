@@ -5,7 +5,7 @@ use cavesson_store::BarnTransaction;
 use cavesson_store::gear::{self, Gear};
 use uuid::Uuid;
 
-use crate::problem::{Answer, Problem};
+use crate::http::problem::{Answer, Problem};
 
 /// The piece of that id; where there is none, an error at `field`.
 pub(super) async fn piece(barn: &mut BarnTransaction, field: &str, gear_id: Uuid) -> Answer<Gear> {

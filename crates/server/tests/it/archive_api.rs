@@ -127,7 +127,7 @@ async fn empty(server: &Server) -> Visitor {
         name: "Somebody new".into(),
         role: cavesson_core::person::Role::Trainer,
     };
-    let hash = cavesson_server::password::hash(barn::PASSWORD);
+    let hash = cavesson_server::http::password::hash(barn::PASSWORD);
     let all = cavesson_core::person::Clearance::all();
     person::add(&mut barn, &person, Some(&hash), &all)
         .await

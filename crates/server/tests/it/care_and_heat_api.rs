@@ -435,8 +435,9 @@ async fn heat_comes_from_a_service_by_itself_and_shows_on_today(pool: PgPool) {
     };
     let zone = jiff::tz::TimeZone::UTC;
     let now = "2026-07-01T00:00:00Z".parse().unwrap();
-    let rows = cavesson_server::weather::read(&get("/weather.csv").await, &zone, now).unwrap();
-    let calendar = cavesson_server::weather::read(&get("/weather.ics").await, &zone, now).unwrap();
+    let rows = cavesson_server::day::weather::read(&get("/weather.csv").await, &zone, now).unwrap();
+    let calendar =
+        cavesson_server::day::weather::read(&get("/weather.ics").await, &zone, now).unwrap();
     assert_eq!(rows.len(), 48);
     assert_eq!(rows, calendar);
     service.abort();

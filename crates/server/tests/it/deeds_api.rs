@@ -2,7 +2,7 @@
 //! person, horse and words; nothing secret is in it.
 
 use crate::barn::{self, Server, TABLES, delete, problem, put};
-use cavesson_server::audit::did::did;
+use cavesson_server::http::audit::did::did;
 use serde_json::{Value, json};
 use sqlx::PgPool;
 
