@@ -234,9 +234,8 @@ pub async fn remove(barn: &mut BarnTransaction, booking_id: Uuid) -> StoreResult
     Ok(done.rows_affected() == 1)
 }
 
-/// The lowest spot of the place that is free then; none where no place or no horse is
-/// booked. The place is held until the transaction ends, so that two who look for a spot
-/// do so in turn.
+/// The spot of the place that a booking takes; none where no place or no horse is booked. The
+/// place is held until the transaction ends, so that two who look for a spot do so in turn.
 async fn spot(barn: &mut BarnTransaction, booking: &Booking) -> StoreResult<Option<i32>> {
     let (Some(place_id), Some(_)) = (booking.place_id, booking.horse_id) else {
         return Ok(None);
@@ -250,10 +249,69 @@ async fn spot(barn: &mut BarnTransaction, booking: &Booking) -> StoreResult<Opti
     .fetch_optional(barn.connection())
     .await?
     .ok_or(StoreError::Booked("place"))?;
-    let taken = sqlx::query_scalar!(
-        r#"select place_spot as "spot!" from booking
+    if booking.skipped_because.is_some() {
+        return Ok(Some(0));
+    }
+    let seated = seated_near(barn, place_id, booking).await?;
+    let during = (booking.from, booking.to);
+    let taken = |spot: &i32| {
+        seated
+            .iter()
+            .any(|one| one.spot == *spot && overlap(one.during, during))
+    };
+    if let Some(free) = (0..holds).find(|spot| !taken(spot)) {
+        return Ok(Some(free));
+    }
+    let (anew, own) = seat_anew(&seated, during);
+    if anew
+        .iter()
+        .map(|one| one.spot)
+        .chain([own])
+        .any(|spot| spot >= holds)
+    {
+        return Err(StoreError::Booked("place"));
+    }
+    take_seats(barn, &anew).await?;
+    Ok(Some(own))
+}
+
+/// From when until when.
+type During = (Timestamp, Timestamp);
+
+fn overlap(one: During, other: During) -> bool {
+    one.0 < other.1 && other.0 < one.1
+}
+
+/// A booking on one of the spots of its place.
+#[derive(Debug, Clone, Copy)]
+struct Seated {
+    booking_id: Uuid,
+    during: During,
+    spot: i32,
+}
+
+/// The bookings of a place that lie in one row with this one, each over the next.
+async fn seated_near(
+    barn: &mut BarnTransaction,
+    place_id: Uuid,
+    booking: &Booking,
+) -> StoreResult<Vec<Seated>> {
+    let barn_id = barn.barn_id();
+    let rows = sqlx::query!(
+        r#"with recursive near as (
+             select tstzrange($3, $4) as during
+             union
+             select booking.during from booking join near on booking.during && near.during
+             where barn_id = $1 and place_id = $2 and place_spot is not null
+               and skipped_because is null and booking_id <> $5
+           )
+           select booking_id, lower(during) as "from_at!: jiff_sqlx::Timestamp",
+                  upper(during) as "to_at!: jiff_sqlx::Timestamp", place_spot as "spot!"
+           from booking
            where barn_id = $1 and place_id = $2 and place_spot is not null
-             and skipped_because is null and during && tstzrange($3, $4) and booking_id <> $5"#,
+             and skipped_because is null and booking_id <> $5
+             and during in (select during from near)
+           order by lower(during), booking_id"#,
         barn_id,
         place_id,
         booking.from.to_sqlx() as _,
@@ -262,13 +320,67 @@ async fn spot(barn: &mut BarnTransaction, booking: &Booking) -> StoreResult<Opti
     )
     .fetch_all(barn.connection())
     .await?;
-    if booking.skipped_because.is_some() {
-        return Ok(Some(0));
+    let seated = rows.into_iter().map(|row| Seated {
+        booking_id: row.booking_id,
+        during: (row.from_at.to_jiff(), row.to_at.to_jiff()),
+        spot: row.spot,
+    });
+    Ok(seated.collect())
+}
+
+/// All of them and one more from the first on, each on the lowest spot that is free by then:
+/// that takes no more spots than horses are ever there at once (colouring of an interval graph
+/// in the order of the starts; Golumbic, Algorithmic Graph Theory and Perfect Graphs, 1980).
+/// Which spot a booking has says nothing to anybody.
+fn seat_anew(seated: &[Seated], own: During) -> (Vec<Seated>, i32) {
+    let mut all: Vec<(During, Option<Uuid>)> = seated
+        .iter()
+        .map(|one| (one.during, Some(one.booking_id)))
+        .collect();
+    all.push((own, None));
+    all.sort_by_key(|(during, id)| (during.0, *id));
+    let mut until: Vec<Timestamp> = Vec::new();
+    let (mut anew, mut own_spot) = (Vec::new(), 0);
+    for (during, booking_id) in all {
+        let free = until.iter().position(|until| *until <= during.0);
+        let at = free.unwrap_or(until.len());
+        if at == until.len() {
+            until.push(during.1);
+        } else {
+            until[at] = during.1;
+        }
+        let spot = i32::try_from(at).unwrap_or(i32::MAX);
+        match booking_id {
+            Some(booking_id) => anew.push(Seated {
+                booking_id,
+                during,
+                spot,
+            }),
+            None => own_spot = spot,
+        }
     }
-    (0..holds)
-        .find(|spot| !taken.contains(spot))
-        .map(Some)
-        .ok_or(StoreError::Booked("place"))
+    (anew, own_spot)
+}
+
+/// Out of each other's way first, so that two can change spots.
+async fn take_seats(barn: &mut BarnTransaction, seats: &[Seated]) -> StoreResult<()> {
+    let barn_id = barn.barn_id();
+    let ids: Vec<Uuid> = seats.iter().map(|one| one.booking_id).collect();
+    let spots: Vec<i32> = seats.iter().map(|one| one.spot).collect();
+    let apart: Vec<i32> = (1..).take(ids.len()).map(|number: i32| -number).collect();
+    for spots in [apart, spots] {
+        sqlx::query!(
+            "update booking set place_spot = seat.spot
+             from unnest($2::uuid[], $3::int[]) as seat (booking_id, spot)
+             where booking.barn_id = $1 and booking.booking_id = seat.booking_id",
+            barn_id,
+            &ids,
+            &spots
+        )
+        .execute(barn.connection())
+        .await?;
+    }
+    Ok(())
 }
 
 /// Marks a day as laid out; false when it was.
