@@ -7,7 +7,7 @@
 //! - [`months`]: months as they stand in an address
 //! - [`offline_pack`]: what a device takes along to judge a horse without signal: all that the server judges it by
 //! - [`ride_moved`]: A ride that was recorded on the wrong horse is put right
-//! - [`rides`]: rides
+//! - [`rides`]: a ride, opened, closed and looked at
 
 pub(crate) mod batches;
 pub(crate) mod cards;

@@ -56,10 +56,10 @@ impl LevelWalk<'_> {
             let history = walked.history.before(walked.from)?;
             Some((walked.from, history))
         });
-        known.unwrap_or_else(|| (Date::MIN, self.from_the_beginning()))
+        known.unwrap_or_else(|| (Date::MIN, self.before_all()))
     }
 
-    fn from_the_beginning(&self) -> History {
+    fn before_all(&self) -> History {
         let level = &self.ladder.levels[self.index];
         let carried = self.file.carried.as_ref();
         let known = carried.and_then(|carried| carried.levels.get(&level.level));

@@ -176,7 +176,7 @@ impl Judged {
             Change::Turned(at) => {
                 let at = at % told.reps.len();
                 let path = told.reps[at].level().to_string();
-                told.reps[at].measure = crate::held::told::answer(&path, at % 2 == 0);
+                told.reps[at].measure = crate::held::told::answer(&path, at.is_multiple_of(2));
             }
             Change::Word(on, at, counts) => {
                 let number = 1_000 + told.file.overrules.len() as u128;
