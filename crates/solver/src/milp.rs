@@ -26,6 +26,8 @@ pub struct Found {
     pub worth: f64,
     /// No solution is worth more.
     pub bound: f64,
+    /// It was not cut short: what was found is the best, within the gap that was asked for.
+    pub is_proven: bool,
 }
 
 /// A column of a model.
@@ -118,6 +120,7 @@ impl Model {
             values: any.then_some(values),
             worth,
             bound,
+            is_proven: raw.is_proven_optimal(),
         })
     }
 }

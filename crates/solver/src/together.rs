@@ -111,7 +111,8 @@ impl<'a> Together<'a> {
             room.put(*one);
         }
         self.offer(&room);
-        if !is_on_the_grid(instance) {
+        // Cut short, it holds the best it found to be the best there is.
+        if !found.is_proven || !is_on_the_grid(instance) {
             return;
         }
         let bound = start + room.worth + (found.bound - found.worth).max(0.0);
