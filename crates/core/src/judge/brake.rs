@@ -11,7 +11,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::held::change::Because;
-use super::held::hold::{Hold, Phase};
+use super::held::hold::Hold;
 use super::held::saying::HeldBy;
 use super::held_words::not_soft;
 use super::standing::Standing;
@@ -60,7 +60,7 @@ impl BrakeChain {
         let next = self.next?;
         let broken = slowest_first(ladder)
             .map(|index| (index, &standings[index].history.hold))
-            .find(|(index, hold)| *index >= next && hold.phase == Phase::Lost);
+            .find(|(index, hold)| *index >= next && hold.owes_way_back);
         let why = broken.and_then(|(_, hold)| lost(hold))?;
         let only = match self.fastest() {
             Gait::Stand => "Standing only".to_owned(),
@@ -193,7 +193,7 @@ pub fn before(ladder: &Ladder, level: &LadderLevel) -> Vec<usize> {
 
 /// Whether a brake level counts for the chain.
 pub fn raises(hold: &Hold) -> bool {
-    hold.counts() && hold.by != HeldBy::Word
+    hold.counts() && hold.by != HeldBy::Word && !hold.owes_way_back
 }
 
 fn slowest_first(ladder: &Ladder) -> impl Iterator<Item = usize> {

@@ -130,13 +130,12 @@ pub fn gate_input<'a>(
     let level = &ladder.levels[index];
     let in_window = |day: &Date| days_between(*day, on) < i64::from(level.gate.window_days);
     let last = history.soft_days.last().map(|last| last.day);
-    let way_back = history.hold.phase == Phase::Lost && history.hold.is_safety();
     GateInput {
         asks: &asks[history.from.min(history.counted)..history.counted],
         on: last.filter(in_window).unwrap_or(on),
         readiness: &history.readiness,
         below: below_days
-            .filter(|_| !way_back)
+            .filter(|_| !history.hold.owes_way_back)
             .and_then(|days| below(ladder, level, days, on)),
         sides: level.asked_sides(),
     }

@@ -72,6 +72,9 @@ pub struct Hold {
     pub lost: Option<Change>,
     /// It was held before.
     pub was_held: bool,
+    /// A safety level that was lost, and did not come back by its own way yet, whatever was
+    /// said of it since.
+    pub owes_way_back: bool,
     /// The trainer said on that day that it counts.
     word: Option<Date>,
     scores: [SideScore; 2],
@@ -97,6 +100,7 @@ impl Hold {
             gate_after: None,
             lost: None,
             was_held: false,
+            owes_way_back: false,
             word: None,
             scores: <[SideScore; 2]>::default(),
             safety: safety.then(SafetyScore::default),
@@ -163,11 +167,18 @@ impl Hold {
     /// The gate it is held against now: after a loss the whole gate anew, for a safety level
     /// its own way back.
     pub fn gate(&self, gate: &Gate) -> Gate {
-        match (self.phase, self.is_safety()) {
-            (Phase::Lost, true) => super::safety::way_back(gate),
-            (Phase::Lost, false) => gate.anew(),
-            _ => *gate,
+        if self.owes_way_back {
+            super::safety::way_back(gate)
+        } else if self.phase == Phase::Lost {
+            gate.anew()
+        } else {
+            *gate
         }
+    }
+
+    /// Whether its gate looks at asks since a loss only.
+    pub(in crate::judge) fn begins_anew(&self) -> bool {
+        self.owes_way_back || self.phase == Phase::Lost
     }
 
     /// It comes to be held.
@@ -184,6 +195,12 @@ impl Hold {
             Because::Above { .. } => self.by,
             _ => HeldBy::Gate,
         };
+        let is_shown = matches!(because, Because::Gate | Because::InARow);
+        // Nobody talks a miss of a safety level away.
+        if let Some(safety) = self.safety.as_mut().filter(|_| is_shown) {
+            safety.begin();
+            self.owes_way_back = false;
+        }
         self.phase = Phase::Held;
         self.since = Some(day);
         self.was_held = true;
@@ -191,13 +208,12 @@ impl Hold {
         self.in_doubt = None;
         self.waiting = None;
         self.retest = None;
-        self.lost = None;
+        if !self.owes_way_back {
+            self.lost = None;
+        }
         self.passed_days = 0;
         self.scores = <[SideScore; 2]>::default();
         self.belief = None;
-        if let Some(safety) = &mut self.safety {
-            safety.begin();
-        }
         Change {
             day,
             moved,
@@ -210,6 +226,11 @@ impl Hold {
         self.by = HeldBy::Gate;
         self.covered_by = None;
         self.belief = None;
+        if self.owes_way_back {
+            self.owes_way_back = false;
+            self.lost = None;
+            self.safety = Some(SafetyScore::default());
+        }
     }
 
     fn lose(&mut self, day: Date, because: Because, after: AfterAsk) -> Change {
@@ -219,6 +240,7 @@ impl Hold {
             because,
         };
         self.phase = Phase::Lost;
+        self.owes_way_back = self.is_safety();
         self.since = Some(day);
         self.in_doubt = None;
         self.waiting = None;
@@ -292,7 +314,8 @@ impl Hold {
         }
     }
 
-    /// The trainer's word on a level that is held: what stood against it is forgiven.
+    /// The trainer's word on a level that is held: what stood against it is forgiven, but
+    /// for the misses of a safety level.
     fn clear(&mut self, day: Date) -> Option<Change> {
         let stood = self.in_doubt.is_some() || self.eased.is_some() || self.retest.is_some();
         self.scores = <[SideScore; 2]>::default();
@@ -300,9 +323,6 @@ impl Hold {
         self.eased = None;
         self.retest = None;
         self.belief = None;
-        if let Some(safety) = &mut self.safety {
-            safety.begin();
-        }
         let (moved, because) = (Moved::Cleared, Because::Word);
         stood.then_some(Change {
             day,
@@ -344,6 +364,25 @@ impl Hold {
         }
         let after = (day, last.asked_at, last.rep_id);
         lost.map(|missed| self.lose(day, Because::Missed(missed), after))
+    }
+
+    /// What a safety level missed while it was kept back is not forgotten.
+    pub(in crate::judge) fn answers_while_kept_back(&mut self, asks: &[Ask]) {
+        let is_kept_back = self.phase == Phase::KeptBack && self.was_held;
+        let Some(safety) = self.safety.as_mut().filter(|_| is_kept_back) else {
+            return;
+        };
+        let mut missed = asks
+            .iter()
+            .filter_map(|ask| safety.answer(ask.side, ask.day, ask.soft));
+        if let Some(missed) = missed.next() {
+            self.owes_way_back = true;
+            self.lost = Some(Change {
+                day: asks[0].day,
+                moved: Moved::Lost,
+                because: Because::Missed(missed),
+            });
+        }
     }
 
     /// A lost safety level missed again: its way back begins anew on the next day.

@@ -10,7 +10,6 @@ use crate::evidence::Ask;
 use crate::judge::by_day::timeline::{Needs, Step};
 use crate::judge::held::change::Change;
 use crate::judge::held::ease::{Eased, firsts_soft};
-use crate::judge::held::hold::Phase;
 use crate::judge::held::saying::Said;
 use crate::judge::window::window_of;
 use crate::ladder::LadderLevel;
@@ -144,8 +143,8 @@ impl At<'_> {
             self.score_held(of_day);
         }
         let hold = &mut self.history.hold;
-        let lost = hold.phase == Phase::Lost && hold.is_safety();
-        if lost && of_day.iter().any(|ask| !ask.soft) {
+        hold.answers_while_kept_back(of_day);
+        if hold.owes_way_back && of_day.iter().any(|ask| !ask.soft) {
             hold.miss_on_the_way_back(day);
         }
     }

@@ -33,7 +33,7 @@ impl At<'_> {
             sides: self.sides,
             below: self.below(day),
             // After a loss another gate is looked at, and its window may end sooner.
-            seen: (self.history.hold.phase != Phase::Lost
+            seen: (!self.history.hold.begins_anew()
                 && self.history.from + seen.len() <= self.end())
             .then_some(seen),
         };
@@ -62,9 +62,7 @@ impl At<'_> {
     fn is_open(&self, day: Date) -> bool {
         let gate = &self.level.gate;
         let in_window = |open: OpenGate| days_between(open.day, day) < i64::from(gate.window_days);
-        let is_safety_back =
-            self.history.hold.phase == Phase::Lost && self.history.hold.is_safety();
-        let below_is_soft = is_safety_back
+        let below_is_soft = self.history.hold.owes_way_back
             || self
                 .below(day)
                 .is_none_or(|below| below.is_soft(gate.soft_share, self.sides));
@@ -90,7 +88,7 @@ impl At<'_> {
             return;
         }
         if needs.are_good() {
-            let because = if hold.is_safety() && hold.phase == Phase::Lost {
+            let because = if hold.owes_way_back {
                 Because::InARow
             } else {
                 Because::Gate

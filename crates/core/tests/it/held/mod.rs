@@ -8,6 +8,7 @@
 //! - [`naive`]: the history of a level told anew by a plain reading of the rules
 //! - [`no_faster`]: road and intake go no faster than the brake
 //! - [`points`]: what answers take off a held level, against a count by hand
+//! - [`spoken_for`]: somebody who wants a failing brake to count, and says so every day
 //! - [`steady`]: no alarm and no name without a reason
 //! - [`stays`]: figures of what becomes of a level after it was gained
 //! - [`told`], [`stories`]: horses told in a few words, and horses to which anything happens
@@ -22,6 +23,7 @@ mod machine;
 mod naive;
 mod no_faster;
 mod points;
+mod spoken_for;
 mod stays;
 mod steady;
 mod stories;
