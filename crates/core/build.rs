@@ -1,15 +1,22 @@
-//! The shipped ladder is written in TOML for people and compiled in as JSON, so that
-//! the core in the browser needs no reader of TOML.
+//! What is data is written in TOML for people and compiled in as JSON, so that the core in
+//! the browser needs no reader of TOML.
 
 use std::path::Path;
 use std::{env, fs};
 
 fn main() {
-    let ladder = "src/ladder/ladder.toml";
-    println!("cargo::rerun-if-changed={ladder}");
-    let text = fs::read_to_string(ladder).expect("the ladder file is there");
-    let file: toml::Value = toml::from_str(&text).expect("the ladder file is TOML");
-    let json = serde_json::to_string(&file).expect("the ladder file fits JSON");
     let out = env::var("OUT_DIR").expect("cargo says where");
-    fs::write(Path::new(&out).join("ladder.json"), json).expect("can be written");
+    for (folder, name) in [
+        ("ladder", "ladder"),
+        ("ground", "drill_book"),
+        ("card", "traits"),
+    ] {
+        let data = format!("src/{folder}/{name}.toml");
+        println!("cargo::rerun-if-changed={data}");
+        let text = fs::read_to_string(&data).expect("the file is there");
+        let file: toml::Value = toml::from_str(&text).expect("the file is TOML");
+        let json = serde_json::to_string(&file).expect("the file fits JSON");
+        let written = Path::new(&out).join(format!("{name}.json"));
+        fs::write(written, json).expect("can be written");
+    }
 }

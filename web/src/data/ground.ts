@@ -1,8 +1,9 @@
-import { queryOptions } from '@tanstack/react-query';
+import { queryOptions, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { answer, client, type Schemas } from '../base/api/client';
 import { useSave } from './save';
 import { batchForm } from './batchForm';
+import { ladderQuery, levelIn } from './ladder';
 
 export type Lay = Schemas['GroundLay'];
 export type Course = Schemas['CourseOfPlace'];
@@ -114,11 +115,14 @@ interface TypedRun {
 /** A typed run is a ride of a minute with one ask. */
 const rideMs = 60_000;
 
-export const useSendRun = () =>
-  useSave<TypedRun>(({ personId, horseId, rung, endedAt, fromTapeOf, measure }) => {
+export const useSendRun = () => {
+  const queries = useQueryClient();
+  return useSave<TypedRun>(async (run) => {
+    const { personId, horseId, rung, endedAt, fromTapeOf, measure } = run;
     const [rideId, blockId] = [uuidv7(), uuidv7()];
     const startedAt = new Date(endedAt.getTime() - rideMs).toISOString();
-    const level = { skill: 'barrel.pattern', rung };
+    const pattern = levelIn(await queries.ensureQueryData(ladderQuery), 'timed_pattern');
+    const level = { skill: pattern?.skill ?? '', rung };
     return answer(
       client.POST('/api/batches', {
         params: { header: { 'cavesson-batch-form': Number(batchForm) } },
@@ -152,3 +156,4 @@ export const useSendRun = () =>
       }),
     );
   });
+};

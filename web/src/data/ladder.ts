@@ -11,3 +11,9 @@ export const ladderQuery = queryOptions({
   queryFn: () => answer(client.GET('/api/ladder')),
   staleTime: Infinity,
 });
+
+type Role = Schemas['LevelRole'];
+
+/** The lowest level of the first skill that is that in the work. */
+export const levelIn = (ladder: ShownLadder, role: Role) =>
+  ladder.levels.find(({ level }) => level.roles.includes(role))?.level;

@@ -123,9 +123,7 @@ function ForTrainers() {
 }
 
 function StandardGate({ ladder }: { ladder: ShownLadder }) {
-  const shown = ladder.levels.find(
-    ({ level }) => level.skill === 'bend.flex' && level.rung === 'stand',
-  );
+  const shown = ladder.levels.find(({ level }) => level.roles.includes('lightest_ask'));
   if (!shown) return null;
   return (
     <>

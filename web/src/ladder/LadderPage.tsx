@@ -29,8 +29,9 @@ export function LadderPage() {
 
 function Ladder({ ladder }: { ladder: ShownLadder }) {
   const [search, setSearch] = useSearchParams();
-  const [skill = '', rung = ''] = (search.get('level') ?? 'bend.flex/stand').split('/');
-  const found = placeOf(ladder.levels, { skill, rung });
+  const [skill = '', rung = ''] = search.get('level')?.split('/') ?? [];
+  const asked = search.has('level') ? { skill, rung } : levelIn(ladder, 'lightest_ask');
+  const found = asked ? placeOf(ladder.levels, asked) : -1;
   const picked = found >= 0 ? found : null;
   const pick = (place: number) => {
     const level = ladder.levels[place]?.level;

@@ -7,11 +7,12 @@ use crate::Gait;
 use crate::bounds::{FieldError, STRIDE_FT};
 use crate::ground::course_plan::DrillPlan;
 use crate::ground::drill::Drill;
-use crate::ground::drill_book::{BOOK, DrillAbout, DrillAsk};
+use crate::ground::drill_book::{DrillAbout, DrillAsk, book};
 use crate::ground::point::Point;
 use crate::ground::ride_plan::usual_stride_ft;
 use crate::ground::way::LaidLeg;
 use crate::ground::{GroundLay, outline};
+use crate::ladder::SkillId;
 
 /// Input of `drill`.
 #[derive(Debug, Clone, Deserialize)]
@@ -65,12 +66,12 @@ pub struct Output {
 }
 
 /// Asks of a skill.
-#[derive(Debug, Clone, Copy, Serialize)]
+#[derive(Debug, Clone, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[cfg_attr(feature = "schema", schema(as = DrillAsks))]
 pub struct Asks {
     /// The skill.
-    pub skill: &'static str,
+    pub skill: SkillId,
     /// To the left.
     pub left: u32,
     /// To the right.
@@ -142,14 +143,14 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
             (ask.right, ask.left)
         };
         Asks {
-            skill: ask.skill,
+            skill: ask.skill.clone(),
             left: one * plan.laps,
             right: other * plan.laps,
         }
     };
     Ok(Output {
         asks: about.asks.iter().map(of).collect(),
-        about,
+        about: about.clone(),
         legs,
         barrels,
         lap_ft,
@@ -157,6 +158,6 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
         strides: length_ft / stride_ft,
         inside_ft,
         says,
-        all: BOOK.to_vec(),
+        all: book().to_vec(),
     })
 }

@@ -50,7 +50,7 @@ pub const CALCULATOR: Calculator = Calculator {
     schema: calculator::schemas::<Input, Output>,
 };
 
-/// Checks the gate. Without reps the gate is that of `bend.flex`.
+/// Checks the gate. Without reps the gate is that of the lightest ask.
 ///
 /// # Errors
 /// A rep or gate number out of bounds, or reps of more than one level.
@@ -58,10 +58,11 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     REPS_AT_ONCE.check_count("/reps", input.reps.len())?;
     input.gate.check().map_err(|error| error.under("/gate"))?;
     let mut ladder = Ladder::shipped().clone();
-    let level = input
-        .reps
-        .first()
-        .map_or_else(|| Level::new("bend.flex", "stand"), |rep| rep.level());
+    let lightest = ladder.lightest_ask().unwrap_or_default();
+    let level = input.reps.first().map_or_else(
+        || ladder.levels[lightest].level.clone(),
+        |rep| rep.level(),
+    );
     calculator::check_reps(&input.reps, &ladder)?;
     if let Some(index) = input.reps.iter().position(|rep| rep.level() != level) {
         let found = input.reps[index].level();

@@ -8,15 +8,13 @@ use crate::Gait;
 use crate::day::days_between;
 use crate::horse::HorseTrait;
 use crate::judge::{State, Verdict};
-use crate::ladder::{AtHand, LadderLevel, Level, Role};
+use crate::ladder::{AtHand, LadderLevel, Role};
 use crate::rep::MeasureKind;
 
 /// Days over which runs of the pattern are counted.
 const QUOTA_DAYS: i64 = 7;
 /// Days in a week on which a finished horse runs its pattern. Product default.
 const PATTERN_DAYS: usize = 2;
-/// The pattern, finished.
-const FINISHED: (&str, &str) = ("barrel.pattern", "run");
 /// Jumps ahead of the ask this often, lately: no departs and changes for a while.
 const ANTICIPATES: u32 = 3;
 
@@ -162,7 +160,7 @@ fn is_over_quota(horse: Horse<'_>, level: &LadderLevel) -> bool {
     }
     let finished = horse
         .ladder
-        .position(&Level::new(FINISHED.0, FINISHED.1))
+        .last_in(Role::TimedPattern)
         .is_some_and(|index| horse.standings[index].counts_as_held());
     if !finished {
         return false;

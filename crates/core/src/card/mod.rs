@@ -10,6 +10,7 @@
 //! - [`side_share`]: how its asks are shared out between the sides
 //! - [`block`]: what a card and its parts hold
 //! - [`build`]: all of it together
+//! - [`traits`]: what traits of the horse make more or less worth asking
 //! - [`words`]: why, what counts as soft, when to quit, what to do if it goes wrong
 //!
 //! # Rules
@@ -32,6 +33,7 @@ pub mod horse;
 pub mod lay_out;
 pub mod limits;
 pub mod side_share;
+pub mod traits;
 pub mod words;
 pub mod worth;
 

@@ -7,7 +7,7 @@
 
 use serde::Serialize;
 
-use crate::ladder::Level;
+use crate::ladder::{Ladder, Level};
 use crate::rep::turn::{Shoulders, Tempo, Turn, Weight};
 
 /// What ended the work.
@@ -39,15 +39,9 @@ pub struct Leave {
     pub says: String,
 }
 
-/// Back up soft, shoulders over, rock back.
+/// Back up soft, shoulders over, rock back: as the ladder file says.
 pub fn dry_work() -> Vec<Level> {
-    [
-        ("frame.back", "stand"),
-        ("turn.haunches", "quarter"),
-        ("stop.rock-back", "walk"),
-    ]
-    .map(|(skill, rung)| Level::new(skill, rung))
-    .to_vec()
+    Ladder::every_level().dry_work.clone()
 }
 
 /// Of the last so many turns

@@ -10,6 +10,8 @@
 //! - [`tempo`]: when a quicker or a slower cow is due
 //! - [`leave`]: out of the pen to dry work
 //! - [`pen`]: leave, tempo and the next cow in one
+//! - [`lately`]: what a horse did on cattle lately
+//! - [`lots`]: which lot for a horse, and how much work a lot has in it
 //! - [`summary`]: where turns come apart, and up to which tempo they hold
 //! - [`matching`]: horses and cattle of a day, exactly
 //! - [`flow`]: cheapest flow through pairs, used by it
@@ -24,7 +26,9 @@ pub mod heading;
 pub mod health;
 pub mod herd;
 pub mod honesty;
+pub mod lately;
 pub mod leave;
+pub mod lots;
 pub mod matching;
 pub mod pen;
 pub mod round;

@@ -11,6 +11,7 @@ use jiff::civil::Date;
 use serde::Serialize;
 use uuid::Uuid;
 
+use crate::day::monday_of;
 use crate::rep::HandWeight;
 use crate::ride::rig::RigKind;
 
@@ -116,10 +117,6 @@ fn week((monday, mut hands): (Date, Vec<HandWeight>)) -> HandWeek {
         middle: hands[(hands.len() - 1) / 2],
         heavy: hands[(hands.len() * 9 - 1) / 10],
     }
-}
-
-fn monday_of(day: Date) -> Date {
-    day.saturating_sub(i64::from(day.weekday().to_monday_zero_offset()).days())
 }
 
 /// What is said of it to the trainer, kindly.

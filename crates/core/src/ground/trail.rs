@@ -9,7 +9,7 @@ use crate::bounds::{
     FieldError, HEADING_DEG, OBSTACLE_HEIGHT_IN, OBSTACLE_LENGTH_FT, OBSTACLE_WIDTH_IN, OBSTACLES,
     POLE_COUNT, POLE_SPACING_FT,
 };
-use crate::id::Level;
+use crate::ladder::{Ladder, Level, ObstacleKind};
 
 /// What an obstacle is, by its sizes.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
@@ -164,36 +164,35 @@ impl Obstacle {
         }
     }
 
-    /// The level that is asked on it.
-    pub fn level(&self) -> Level {
+    /// What kind it is, for what is asked on it.
+    pub fn kind(&self) -> ObstacleKind {
         match self {
-            Obstacle::Poles { gait, .. } => Level::new(
-                "trail.poles",
-                match gait {
-                    Gait::Lope | Gait::Gallop => "lope",
-                    Gait::Jog | Gait::Trot => "jog",
-                    Gait::Stand | Gait::Walk => "walk",
-                },
-            ),
-            Obstacle::Serpentine { gait, .. } => Level::new(
-                "bend.follow-nose",
-                if *gait <= Gait::Walk { "walk" } else { "jog" },
-            ),
+            Obstacle::Poles { .. } => ObstacleKind::Poles,
+            Obstacle::Serpentine { .. } => ObstacleKind::Serpentine,
             Obstacle::Bridge {
                 width_in,
                 height_in,
                 ..
             } if *width_in >= LOW_WIDE_IN.0 && *height_in <= LOW_WIDE_IN.1 => {
-                Level::new("trail.bridge-low", "once")
+                ObstacleKind::LowBridge
             }
-            Obstacle::Bridge { .. } => Level::new("trail.bridge", "once"),
-            Obstacle::Plank { .. } => Level::new("trail.plank", "once"),
-            Obstacle::Step { .. } => Level::new("trail.step", "once"),
-            Obstacle::Water { .. } => Level::new("trail.water", "once"),
-            Obstacle::BackThrough { .. } => Level::new("trail.back-through", "once"),
-            Obstacle::Sidepass { .. } => Level::new("trail.sidepass", "walk"),
-            Obstacle::Gate { .. } => Level::new("trail.gate", "once"),
+            Obstacle::Bridge { .. } => ObstacleKind::Bridge,
+            Obstacle::Plank { .. } => ObstacleKind::Plank,
+            Obstacle::Step { .. } => ObstacleKind::Step,
+            Obstacle::Water { .. } => ObstacleKind::Water,
+            Obstacle::BackThrough { .. } => ObstacleKind::BackThrough,
+            Obstacle::Sidepass { .. } => ObstacleKind::Sidepass,
+            Obstacle::Gate { .. } => ObstacleKind::Gate,
         }
+    }
+
+    /// The level that is asked on it.
+    pub fn level(&self) -> Level {
+        let ladder = Ladder::every_level();
+        let index = ladder
+            .asked_on(self.kind(), self.gait())
+            .expect("a level is asked on every kind of obstacle; a test holds it");
+        ladder.levels[index].level.clone()
     }
 
     /// What it is called.

@@ -1,5 +1,6 @@
 //! What a barn knows of a horse beside its reps.
 //!
+//! - [`age`]: how old it is, and whether it is young
 //! - [`care`]: pain, unlevel, rig; teeth, bit seat, feet, vet, season and when they come again
 //! - [`ride_mark`]: what made a ride unlike the others
 //! - [`season`]: a mare's season days
@@ -9,6 +10,7 @@
 //! - [`goal`]: what it is meant for, and by when
 //! - [`horse_trait`]: what steers its card: looks about, hot, lazy
 
+pub mod age;
 pub mod care;
 pub mod goal;
 pub mod horse_trait;

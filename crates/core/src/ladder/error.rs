@@ -50,6 +50,9 @@ pub enum LadderError {
         /// Field and what is allowed.
         text: String,
     },
+    /// Dry work that is no level of the ladder.
+    #[error("dry_work names \"{0}\", which is no level; write skill/rung")]
+    UnknownDryWork(String),
     /// A need that names no level of the ladder.
     #[error("{at} needs \"{need}\", {text}")]
     UnknownNeed {

@@ -6,7 +6,7 @@ use serde::Deserialize;
 use serde_json::{Map, Value};
 
 use super::gate::{Gate, merge, read};
-use super::{AtHand, Fault, LadderError, Role, Rung, Zone};
+use super::{AtHand, Fault, LadderError, ObstacleKind, Role, Rung, Zone};
 use crate::Gait;
 use crate::id::{RungId, SkillId};
 use crate::rep::MeasureKind;
@@ -18,6 +18,9 @@ use crate::side::Sides;
 pub struct LadderFile {
     /// Raised whenever a gate, a skill or a fault changes.
     pub version: u32,
+    /// Asked away from the cattle before a horse goes back to them, in order.
+    #[serde(default)]
+    pub(super) dry_work: Vec<String>,
     pub(super) rungs: BTreeMap<String, RungInFile>,
     #[serde(default)]
     pub(super) gates: BTreeMap<String, Map<String, Value>>,
@@ -61,6 +64,7 @@ pub(super) struct SkillInFile {
     pub safety: bool,
     #[serde(default)]
     pub roles: Vec<Role>,
+    pub obstacle: Option<ObstacleKind>,
     #[serde(default)]
     pub mouth: bool,
     #[serde(default)]

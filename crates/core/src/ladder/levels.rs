@@ -2,7 +2,7 @@
 
 use std::collections::HashMap;
 
-use super::{AtHand, Fault, FaultSet, Gate, Role, Skill, Track, Zone, need};
+use super::{AtHand, Fault, FaultSet, Gate, ObstacleKind, Role, Skill, Track, Zone, need};
 use crate::id::{FaultId, Level, SkillId};
 use crate::rep::{MeasureKind, Rep, SoftRule};
 use crate::side::Sides;
@@ -20,6 +20,8 @@ pub struct Ladder {
     pub levels: Vec<LadderLevel>,
     /// The faults, in the order of the file.
     pub faults: Vec<Fault>,
+    /// Asked away from the cattle before a horse goes back to them, in order.
+    pub dry_work: Vec<Level>,
     pub(super) index: HashMap<Level, usize>,
 }
 
@@ -40,6 +42,8 @@ pub struct LadderLevel {
     pub safety: bool,
     /// What its skill is in the work.
     pub roles: Vec<Role>,
+    /// The obstacle it is asked on.
+    pub obstacle: Option<ObstacleKind>,
     /// Work in the mouth.
     pub mouth: bool,
     /// Asked from the ground, nobody riding.
@@ -180,6 +184,36 @@ impl Ladder {
         levels
             .filter(move |(_, level)| level.is(role))
             .map(|(index, _)| index)
+    }
+
+    /// The lowest level of the first skill in that role.
+    pub fn first_in(&self, role: Role) -> Option<usize> {
+        self.levels_in(role).next()
+    }
+
+    /// The highest level of the first skill in that role.
+    pub fn last_in(&self, role: Role) -> Option<usize> {
+        let skill = &self.levels[self.first_in(role)?].level.skill;
+        let of_skill = self
+            .levels_in(role)
+            .filter(|index| self.levels[*index].level.skill == *skill);
+        of_skill.last()
+    }
+
+    /// What is asked on an obstacle at a gait: the fastest level that is not faster, else the
+    /// lowest.
+    pub fn asked_on(&self, obstacle: ObstacleKind, gait: Gait) -> Option<usize> {
+        let asked = || {
+            let levels = self.levels.iter().enumerate();
+            levels.filter(move |(_, level)| level.obstacle == Some(obstacle))
+        };
+        let fits = asked().rfind(|(_, level)| level.gait <= gait);
+        fits.or(asked().next()).map(|(index, _)| index)
+    }
+
+    /// What a horse is taken out for that is down for nothing: the lightest ask.
+    pub fn lightest_ask(&self) -> Option<usize> {
+        self.first_in(Role::LightestAsk)
     }
 
     /// A ladder of one level that needs nothing: how it is judged alone.

@@ -8,6 +8,7 @@
 //! - [`need`]: how a need is written, and what it resolves to
 //! - [`at_hand`]: cattle, barrels and what else has to be there
 //! - [`gate`]: the numbers of a gate
+//! - [`obstacle_kind`]: on which obstacle a skill is asked
 //! - [`role`]: what a skill is in the work, for rules that have to know it
 //! - [`fault`]: faults, the holes under them, remedies
 //! - [`resolve`](mod@resolve): from file and schools to the levels
@@ -22,6 +23,7 @@ pub mod file;
 pub mod gate;
 pub mod levels;
 pub mod need;
+pub mod obstacle_kind;
 pub mod parse;
 pub mod resolve;
 pub mod role;
@@ -38,6 +40,7 @@ pub use fault::{Fault, FaultSet, Hole};
 pub use file::LadderFile;
 pub use gate::Gate;
 pub use levels::{Ladder, LadderLevel};
+pub use obstacle_kind::ObstacleKind;
 pub use role::Role;
 pub use rung::{Rung, Zone};
 pub use track::{Skill, Track};

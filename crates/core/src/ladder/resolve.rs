@@ -78,8 +78,21 @@ fn resolve_skills(
         version: file.version,
         tracks,
         faults: file.faults.clone(),
+        dry_work: dry_work(file)?,
         ..reorder(levels, &order)
     })
+}
+
+fn dry_work(file: &LadderFile) -> Result<Vec<Level>, LadderError> {
+    let is_there = |level: &Level| {
+        let mut skills = file.tracks.iter().flat_map(|track| &track.skills);
+        skills.any(|skill| skill.id == level.skill && skill.levels.contains(&level.rung))
+    };
+    let read = |path: &String| {
+        let level = Level::from_path(path).filter(is_there);
+        level.ok_or_else(|| LadderError::UnknownDryWork(path.clone()))
+    };
+    file.dry_work.iter().map(read).collect()
 }
 
 /// Whether a program of these schools has the skill.
@@ -141,6 +154,7 @@ fn level_of(
         sides: skill.sides,
         safety: skill.safety,
         roles: skill.roles.clone(),
+        obstacle: skill.obstacle,
         mouth: skill.mouth,
         ground: skill.ground,
         with: skill.with,

@@ -21,4 +21,18 @@ pub enum Role {
     NeedsHelper,
     /// A bit or hackamore that is new: the trainer begins it.
     NewBit,
+    /// The first bit with leverage: what it needs is shown where a bit is chosen.
+    FirstLeverage,
+    /// The lightest ask: what a horse is taken out for that is down for nothing.
+    LightestAsk,
+    /// Asked in passing while the horse stands tied.
+    TiedAsk,
+    /// The barrel pattern: runs are timed on it, its last level is the finished horse.
+    TimedPattern,
+    /// A flag in place of a cow.
+    Flag,
+    /// A rollback that nothing stands behind.
+    OpenRollback,
+    /// A rollback round a barrel.
+    BarrelRollback,
 }

@@ -3,7 +3,7 @@
 
 use std::collections::{BTreeMap, HashSet};
 
-use jiff::civil::{Date, Weekday};
+use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -11,16 +11,13 @@ use super::evenness::{MonthSides, month_sides};
 use super::hours::{HoursRide, TrackMinutes, minutes_by_track};
 use super::moved::{Moved, moved};
 use super::worked::{Ridden, TimedRide, ridden};
-use crate::day::days_between;
+use crate::day::{days_between, monday_of};
 use crate::ground::runs::quota;
 use crate::judge::{HorseFile, Standing};
-use crate::ladder::{Ladder, Level};
+use crate::ladder::{Ladder, Role};
 use crate::rep::MeasureKind;
 use crate::ride::quit_use::{QuitUse, quit_use};
 use crate::week::Trips;
-
-/// The level by which a horse counts as finished on the pattern.
-const FINISHED: (&str, &str) = ("barrel.pattern", "run");
 
 /// What the review of a horse is made from.
 #[derive(Debug, Clone, Copy)]
@@ -184,7 +181,7 @@ fn hours(horse: &ReviewedHorse<'_>) -> Vec<TrackMinutes> {
 }
 
 fn run_weeks(horse: &ReviewedHorse<'_>, from: Date, to: Date) -> RunWeeks {
-    let finished = horse.ladder.position(&Level::new(FINISHED.0, FINISHED.1));
+    let finished = horse.ladder.last_in(Role::TimedPattern);
     let finished = finished.is_some_and(|index| horse.now[index].counts_as_held());
     let fast = |rung: &str| matches!(rung, "three_quarter" | "run");
     let own = horse.ladder.levels.iter().zip(&horse.file.asks);
@@ -203,11 +200,6 @@ fn run_weeks(horse: &ReviewedHorse<'_>, from: Date, to: Date) -> RunWeeks {
             .filter(|runs| **runs > quota(**runs, finished).enough)
             .count() as u32,
     }
-}
-
-fn monday_of(day: Date) -> Date {
-    let since = day.weekday().since(Weekday::Monday);
-    day.saturating_sub(jiff::ToSpan::days(i64::from(since)))
 }
 
 fn training(horse: &ReviewedHorse<'_>, from: Date, to: Date) -> Training {

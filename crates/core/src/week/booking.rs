@@ -9,6 +9,7 @@ use crate::bounds::{
     OF_A_DAY, RIDES_A_DAY, together,
 };
 use crate::heat::HeatHour;
+use crate::ladder::{AtHand, Ladder, LadderLevel, Level};
 use crate::person::{Clearance, Role, WorkHours};
 use crate::ride::rig::RigKind;
 
@@ -147,6 +148,18 @@ pub struct Booking {
 }
 
 impl Booking {
+    /// The same, for what a level asks: cattle, a pattern, fast work.
+    pub fn for_level(self, level: Option<&Level>) -> Booking {
+        let at = level.and_then(|level| Ladder::every_level().at(level));
+        let with = |wanted: AtHand| at.is_some_and(|at| at.with == Some(wanted));
+        Booking {
+            cattle: with(AtHand::Cattle),
+            pattern: with(AtHand::Barrels),
+            fast: at.is_some_and(LadderLevel::is_fast),
+            ..self
+        }
+    }
+
     /// Minutes from midnight to its end.
     pub fn to_min(&self) -> u16 {
         self.from_min.saturating_add(self.minutes)

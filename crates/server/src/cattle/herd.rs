@@ -2,7 +2,8 @@
 
 use cavesson_core::cattle::heading::{heading, heading_at_end};
 use cavesson_core::cattle::herd::{Caps, CowPast, CowStanding, standing};
-use cavesson_core::cattle::matching::{Cow as ToMatch, Horse, cost};
+use cavesson_core::cattle::lots::{lots_for, rides_of_lot};
+use cavesson_core::cattle::matching::{Cow as ToMatch, Horse};
 use cavesson_core::cattle::settle::{Settled, Settling, settled};
 use cavesson_core::week::plan::WeekLot;
 use cavesson_store::cattle_lot::CattleLot;
@@ -13,10 +14,6 @@ use jiff::civil::Date;
 use uuid::Uuid;
 
 use crate::http::problem::{Answer, Problem};
-
-/// Works of a horse on a ride. Few works a ride: common practice, no source; two: product
-/// default.
-pub const WORKS: u32 = 2;
 
 /// A cow and how it stands.
 pub struct CowNow {
@@ -41,11 +38,6 @@ pub struct Herd {
     /// Their cattle, those of a lot together.
     pub cattle: Vec<CowNow>,
 }
-
-/// Rides in a week on a lot of which no cow is written down.
-const NOT_COUNTED: u16 = 400;
-/// Rides of a day that are told apart.
-const A_DAY_AT_MOST: usize = 100;
 
 /// The latest settlings of a lot say whether it stands settled.
 const SETTLINGS: i64 = 20;
@@ -160,8 +152,7 @@ impl Herd {
         self.cattle.iter().map(to_match).collect()
     }
 
-    /// The lots for a horse, the one with the best cow for it first. One of which no cow is
-    /// written down comes after those; one with none for the horse is left out.
+    /// The lots for a horse, the one with the best cow for it first.
     pub fn lots_for(&self, horse: &Horse) -> Vec<Uuid> {
         let cattle: Vec<(Uuid, ToMatch)> = self
             .cattle
@@ -169,28 +160,12 @@ impl Herd {
             .map(|now| now.cow.lot_id)
             .zip(self.to_match())
             .collect();
-        let mut lots: Vec<(u32, Uuid)> = self
-            .lots
-            .iter()
-            .filter_map(|now| {
-                let lot_id = now.lot.lot_id;
-                let mut own = cattle.iter().filter(|(of, _)| *of == lot_id).peekable();
-                if own.peek().is_none() {
-                    return Some((u32::MAX, lot_id));
-                }
-                // What was worked today is fresh for the other days of the week.
-                let rested = |cow: &ToMatch| ToMatch {
-                    works_left: cow.works_left.max(1),
-                    ..cow.clone()
-                };
-                let best = own
-                    .filter_map(|(_, cow)| cost(horse, &rested(cow)).ok())
-                    .min_by_key(|(cost, _)| *cost)?;
-                Some((best.0, lot_id))
-            })
-            .collect();
-        lots.sort_unstable_by_key(|(cost, _)| *cost);
-        lots.into_iter().map(|(_, lot_id)| lot_id).collect()
+        let with_cattle = |now: &LotNow| {
+            let own = cattle.iter().filter(|(of, _)| *of == now.lot.lot_id);
+            (now.lot.lot_id, own.map(|(_, cow)| cow.clone()).collect())
+        };
+        let lots: Vec<(Uuid, Vec<ToMatch>)> = self.lots.iter().map(with_cattle).collect();
+        lots_for(horse, &lots)
     }
 
     /// How many rides on cattle each lot has for so many days, by the cattle that can be worked.
@@ -198,23 +173,16 @@ impl Herd {
         self.lots
             .iter()
             .map(|now| {
-                let own = || {
-                    let all = self.cattle.iter();
-                    all.filter(|cow| cow.cow.lot_id == now.lot.lot_id)
-                };
-                let can = own().filter(|cow| cow.standing.can_work()).count();
-                let works = can * usize::from(now.lot.sheet.works_a_day);
-                let a_day = (works / WORKS as usize).min(A_DAY_AT_MOST) as u16;
-                let known = own().next().is_some();
+                let lot = &now.lot;
+                let mut own = self.cattle.iter().filter(|cow| cow.cow.lot_id == lot.lot_id).peekable();
+                let is_counted = own.peek().is_some();
+                let can_work = own.filter(|cow| cow.standing.can_work()).count();
+                let rides = rides_of_lot(is_counted.then_some(can_work), lot.sheet.works_a_day, days);
                 WeekLot {
-                    lot_id: now.lot.lot_id,
-                    name: now.lot.sheet.name.clone(),
-                    works_left: if known {
-                        (a_day * days as u16).min(NOT_COUNTED)
-                    } else {
-                        NOT_COUNTED
-                    },
-                    works_a_day: known.then_some(a_day),
+                    lot_id: lot.lot_id,
+                    name: lot.sheet.name.clone(),
+                    works_left: rides.in_all,
+                    works_a_day: rides.a_day,
                 }
             })
             .collect()

@@ -5,22 +5,21 @@ use std::collections::HashMap;
 use axum::Json;
 use axum::extract::State;
 use cavesson_core::bounds::check_planned_day;
-use cavesson_core::cattle::matching::{Horse, NotForIt, TempoAgainstDue, match_day};
-use cavesson_core::cattle::pen::tempo_due;
-use cavesson_core::ladder::{Ladder, Level};
-use cavesson_core::rep::Turn;
+use cavesson_core::cattle::lately::tempo_of;
+use cavesson_core::cattle::matching::{Day, Horse, NotForIt, TempoAgainstDue, due, match_day};
+use cavesson_core::ladder::{AtHand, Ladder, Level};
 use cavesson_core::rep::turn::Tempo;
-use cavesson_store::{booking, horse};
+use cavesson_store::{BarnTransaction, booking, horse};
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::herd::{self, WORKS};
-use super::pen::{Lately, lately};
+use super::herd::{self, Herd};
+use super::pen::lately;
 use crate::App;
-use crate::day::day_plan::{self, is_on_cattle};
+use crate::day::day_plan;
 use crate::http::problem::{Answer, Problem};
 use crate::http::signed_in::Recorder;
 use crate::http::url::UrlQuery;
@@ -116,90 +115,39 @@ async fn show(
     check_planned_day("/day", day, today).map_err(Problem::field)?;
     day_plan::lay_out(&app, &signed, day).await?;
     let mut barn = signed.look().await?;
-    let down = down_for_cattle(booking::on_days(&mut barn, day, day).await?);
-    let names: HashMap<Uuid, String> = horse::list(&mut barn, None)
-        .await?
-        .into_iter()
-        .map(|horse| (horse.horse_id, horse.name))
-        .collect();
-    let ids: Vec<Uuid> = down.iter().map(|(horse_id, _)| *horse_id).collect();
-    let found = lately(&mut barn, &ids).await?;
+    let down = down_for_cattle(&mut barn, day).await?;
     let herd = herd::in_use(&mut barn, day).await?;
-    let horses: Vec<(Horse, Level)> = down
-        .into_iter()
-        .filter(|(horse_id, _)| names.contains_key(horse_id))
-        .map(|(horse_id, level)| (to_match(horse_id, &level, found.get(&horse_id)), level))
-        .collect();
+    drop(barn);
+    let horses: Vec<Horse> = down.iter().map(|down| down.horse.clone()).collect();
     let cattle = herd.to_match();
-    let of_day: Vec<Horse> = horses.iter().map(|(horse, _)| horse.clone()).collect();
     let solved = app
         .work
         .judging
-        .run(move || match_day(&of_day, &cattle))
+        .run(move || match_day(&horses, &cattle))
         .await?
         .map_err(Problem::field)?;
-    let shown = |(horse, level): (Horse, Level)| {
-        let pairs = solved
-            .pairs
-            .iter()
-            .filter(|pair| pair.horse_id == horse.horse_id);
-        let cows = pairs.filter_map(|pair| {
-            let now = herd.cow(pair.cow_id)?;
-            Some(CowOfDay {
-                cow_id: pair.cow_id,
-                tag: now.cow.sheet.tag.clone(),
-                lot: herd
-                    .lot_of(&now.cow)
-                    .map_or_else(String::new, |lot| lot.lot.sheet.name.clone()),
-                goes: now.cow.sheet.tempo,
-                tempo: pair.tempo,
-                honesty: now.standing.honesty.share,
-                works: now.standing.works,
-            })
-        });
-        let left = solved
-            .left_out
-            .iter()
-            .find(|left| left.horse_id == horse.horse_id);
-        let because = left.map_or(&[][..], |left| &left.because);
-        HorseOfDay {
-            horse_id: horse.horse_id,
-            horse: names.get(&horse.horse_id).cloned().unwrap_or_default(),
-            name: Ladder::every_level()
-                .at(&level)
-                .map_or_else(|| level.to_string(), |at| at.name.clone()),
-            due: cavesson_core::cattle::matching::due(&horse),
-            first: horse.first,
-            corrected: horse.corrected,
-            cows: cows.collect(),
-            left_out: left.map_or(0, |left| left.works),
-            because: because
-                .iter()
-                .map(|(why, cattle)| NotForHorse {
-                    why: *why,
-                    cattle: *cattle,
-                })
-                .collect(),
-            taken: left.map_or(0, |left| left.taken),
-            level,
-        }
-    };
-    let can_work = herd
-        .cattle
-        .iter()
-        .filter(|now| now.standing.can_work())
-        .count();
+    let can_work = herd.cattle.iter().filter(|now| now.standing.can_work());
     Ok(Json(MatchOfDay {
         day,
-        can_work,
-        horses: horses.into_iter().map(shown).collect(),
+        can_work: can_work.count(),
+        horses: down
+            .into_iter()
+            .map(|down| down.with_cows(&solved, &herd))
+            .collect(),
     }))
 }
 
+/// A horse that is down for something on cattle.
+struct DownForCattle {
+    horse: Horse,
+    name: String,
+    level: Level,
+}
+
 /// Horses that are down for something on cattle, once each, in the order of the day.
-fn down_for_cattle(bookings: Vec<booking::Booking>) -> Vec<(Uuid, Level)> {
+async fn down_for_cattle(barn: &mut BarnTransaction, day: Date) -> Answer<Vec<DownForCattle>> {
     let mut down: Vec<(Uuid, Level)> = Vec::new();
-    for one in bookings {
+    for one in booking::on_days(barn, day, day).await? {
         let (Some(horse_id), Some(level)) = (one.horse_id, one.level) else {
             continue;
         };
@@ -208,24 +156,66 @@ fn down_for_cattle(bookings: Vec<booking::Booking>) -> Vec<(Uuid, Level)> {
             down.push((horse_id, level));
         }
     }
-    down
+    let names: HashMap<Uuid, String> = horse::list(barn, None)
+        .await?
+        .into_iter()
+        .map(|horse| (horse.horse_id, horse.name))
+        .collect();
+    let ids: Vec<Uuid> = down.iter().map(|(horse_id, _)| *horse_id).collect();
+    let mut found = lately(barn, &ids).await?;
+    let named = down.into_iter().filter_map(|(horse_id, level)| {
+        let lately = found.remove(&horse_id).unwrap_or_default();
+        Some(DownForCattle {
+            horse: lately.to_match(horse_id, tempo_of(&level.rung)),
+            name: names.get(&horse_id)?.clone(),
+            level,
+        })
+    });
+    Ok(named.collect())
 }
 
-/// A horse as the day is matched by it.
-pub fn to_match(horse_id: Uuid, level: &Level, lately: Option<&Lately>) -> Horse {
-    let turns: Vec<Turn> = lately.map_or_else(Vec::new, |lately| {
-        lately.turns.iter().map(|(_, turn)| *turn).collect()
-    });
-    let asked = match level.rung.0.as_str() {
-        "medium" => Tempo::Medium,
-        "quick" => Tempo::Quick,
-        _ => Tempo::Slow,
-    };
-    Horse {
-        horse_id,
-        tempo: tempo_due(&turns, asked).1,
-        first: lately.is_none_or(|lately| !lately.worked),
-        corrected: lately.is_some_and(Lately::corrected),
-        works: WORKS,
+impl DownForCattle {
+    fn with_cows(self, solved: &Day, herd: &Herd) -> HorseOfDay {
+        let horse_id = self.horse.horse_id;
+        let pairs = solved.pairs.iter().filter(|pair| pair.horse_id == horse_id);
+        let cows = pairs.filter_map(|pair| {
+            let now = herd.cow(pair.cow_id)?;
+            let lot = herd.lot_of(&now.cow);
+            Some(CowOfDay {
+                cow_id: pair.cow_id,
+                tag: now.cow.sheet.tag.clone(),
+                lot: lot.map_or_else(String::new, |lot| lot.lot.sheet.name.clone()),
+                goes: now.cow.sheet.tempo,
+                tempo: pair.tempo,
+                honesty: now.standing.honesty.share,
+                works: now.standing.works,
+            })
+        });
+        let left = solved.left_out.iter().find(|left| left.horse_id == horse_id);
+        let because = left.map_or(&[][..], |left| &left.because);
+        let not_for_it = |(why, cattle): &(NotForIt, u32)| NotForHorse {
+            why: *why,
+            cattle: *cattle,
+        };
+        HorseOfDay {
+            horse_id,
+            horse: self.name,
+            name: Ladder::every_level()
+                .at(&self.level)
+                .map_or_else(|| self.level.to_string(), |at| at.name.clone()),
+            due: due(&self.horse),
+            first: self.horse.first,
+            corrected: self.horse.corrected,
+            cows: cows.collect(),
+            left_out: left.map_or(0, |left| left.works),
+            because: because.iter().map(not_for_it).collect(),
+            taken: left.map_or(0, |left| left.taken),
+            level: self.level,
+        }
     }
+}
+
+fn is_on_cattle(level: &Level) -> bool {
+    let at = Ladder::every_level().at(level);
+    at.is_some_and(|at| at.with == Some(AtHand::Cattle))
 }

@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 
 use axum::Json;
-use cavesson_core::cattle::leave::leave;
+use cavesson_core::cattle::lately::CattleLately;
 use cavesson_core::cattle::matching::Cow as ToMatch;
 use cavesson_core::ladder::{AtHand, Ladder};
 use cavesson_core::rep::Turn;
@@ -25,28 +25,6 @@ pub fn routes() -> OpenApiRouter<App> {
     OpenApiRouter::new().routes(route!(show))
 }
 
-/// What a horse did on cattle lately.
-#[derive(Debug, Clone, Default)]
-pub struct Lately {
-    /// It has worked cattle.
-    pub worked: bool,
-    /// Its last turns, first to last, each with its ride.
-    pub turns: Vec<(Uuid, Turn)>,
-}
-
-impl Lately {
-    /// It had to leave the cattle on the last ride on which it turned one.
-    pub fn corrected(&self) -> bool {
-        let Some((last, _)) = self.turns.last() else {
-            return false;
-        };
-        let own = self.turns.iter().filter(|(ride_id, _)| ride_id == last);
-        let turns: Vec<Turn> = own.map(|(_, turn)| *turn).collect();
-        // At any moment of that ride.
-        (1..=turns.len()).any(|many| leave(&turns[..many]).is_some())
-    }
-}
-
 /// Asks on cattle that are looked back on.
 const LATELY: i64 = 60;
 
@@ -54,7 +32,7 @@ const LATELY: i64 = 60;
 pub async fn lately(
     barn: &mut BarnTransaction,
     horse_ids: &[Uuid],
-) -> Answer<HashMap<Uuid, Lately>> {
+) -> Answer<HashMap<Uuid, CattleLately>> {
     let mut skills: Vec<String> = Ladder::every_level()
         .levels
         .iter()
@@ -63,7 +41,7 @@ pub async fn lately(
         .collect();
     skills.dedup();
     let asked = ride_work::lately(barn, horse_ids, &skills, LATELY).await?;
-    let mut found: HashMap<Uuid, Lately> = HashMap::new();
+    let mut found: HashMap<Uuid, CattleLately> = HashMap::new();
     for one in asked {
         let own = found.entry(one.horse_id).or_default();
         own.worked = true;

@@ -1,11 +1,11 @@
 //! A day as the rules see it: its bookings, the barn's people, horses and places. A day
 //! that comes is laid out once from the week's plan, and stands by itself from then on.
 
-use cavesson_core::card::{Day, Limits};
-use cavesson_core::day::days_between;
-use cavesson_core::ladder::{AtHand, Ladder, LadderLevel, Level};
+use cavesson_core::day::week_of;
 use cavesson_core::person::WorkHours;
-use cavesson_core::week::booking::Booking as DayBooking;
+use cavesson_core::week::booking::{Booking as DayBooking, minutes_of};
+use cavesson_core::week::day_horse::{Headgear, OtherDay};
+use cavesson_core::week::usual::ride_minutes;
 use cavesson_core::week::{
     BookingKind, BusyTime, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, broken_by,
 };
@@ -13,24 +13,15 @@ use cavesson_store::booking::{self, Booking};
 use cavesson_store::fitting::{self, HorseRig};
 use cavesson_store::program_day::{self, ProgramDay};
 use cavesson_store::{BarnTransaction, StoreError, horse, person, place, work_hours};
-use jiff::civil::{Date, Time};
+use jiff::civil::Date;
 use jiff::{Timestamp, ToSpan};
 use uuid::Uuid;
 
 use crate::App;
 use crate::day::busy;
 use crate::day::weather;
-use crate::horse_record::Judged;
 use crate::http::problem::Answer;
 use crate::http::signed_in::Signed;
-
-/// What a horse that is not down for the day is taken out for: the lightest ask.
-pub const USUAL: (&str, &str) = ("bend.flex", "stand");
-
-/// How long a ride is down for where the week does not say. Product default.
-const RIDE_MINUTES: u16 = 45;
-/// The shortest ride that is laid out where the rider's next one comes soon.
-const LEAST_MINUTES: u16 = 15;
 
 /// A day with what is stored of it.
 pub struct DayOfBarn {
@@ -70,8 +61,7 @@ pub async fn lay_out(app: &App, signed: &Signed, day: Date) -> Answer<()> {
             .iter()
             .find(|other| other.rider_id == planned.rider_id)
             .map(|other| minutes_of(other.starts_at));
-        let gap = next.map_or(RIDE_MINUTES, |next| next.saturating_sub(from_min));
-        let minutes = gap.clamp(LEAST_MINUTES, RIDE_MINUTES);
+        let minutes = ride_minutes(from_min, next);
         let new = Booking {
             booking_id: Uuid::now_v7(),
             day,
@@ -125,10 +115,13 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     let places = place::list(&mut barn).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let judged = app.known.judged(barn, &ids, day).await?;
-    let rests = rests_of(&near, signed, day);
+    let around = around(&near, signed, day);
     let horses = horses.into_iter().zip(&judged).map(|(horse, judged)| {
         let rig = rigs.iter().find(|rig| rig.horse_id == horse.horse_id);
-        day_horse(horse, judged, rig, &rests)
+        let own = around.iter().filter(|(id, _)| *id == horse.horse_id);
+        let own: Vec<OtherDay> = own.map(|(_, other)| *other).collect();
+        let named = (horse.horse_id, horse.name);
+        DayHorse::of(named, judged.for_card(&[]), headgear(rig), &own)
     });
     let horses: Vec<DayHorse> = horses.collect();
     let bookings: Vec<Booking> = near.into_iter().filter(|one| one.day == day).collect();
@@ -185,102 +178,54 @@ async fn people_on(
         .collect())
 }
 
-/// The week of a day, Monday to Sunday.
-pub fn week_of(day: Date) -> (Date, Date) {
-    let monday = day.saturating_sub((i64::from(day.weekday().to_monday_zero_offset())).days());
-    (monday, monday.saturating_add(6.days()))
-}
-
-/// What stands on the days around: `(horse, day, ridden, hard)` of each booking.
-fn rests_of(near: &[Booking], signed: &Signed, day: Date) -> Vec<(Uuid, Date, bool, bool)> {
+/// What stands on the days around.
+fn around(near: &[Booking], signed: &Signed, day: Date) -> Vec<(Uuid, OtherDay)> {
     let stands = near
         .iter()
         .filter(|one| one.skipped_because.is_none() && one.day != day);
     stands
         .filter_map(|one| {
-            let seen = as_seen(signed, one.day, one);
-            Some((one.horse_id?, one.day, one.kind.is_ridden(), seen.is_hard()))
+            let other = OtherDay {
+                day: one.day,
+                ridden: one.kind.is_ridden(),
+                hard: as_seen(signed, one.day, one).is_hard(),
+            };
+            Some((one.horse_id?, other))
         })
         .collect()
 }
 
-fn day_horse(
-    horse: horse::Horse,
-    judged: &Judged,
-    rig: Option<&HorseRig>,
-    rests: &[(Uuid, Date, bool, bool)],
-) -> DayHorse {
-    let own = || rests.iter().filter(|(id, ..)| *id == horse.horse_id);
-    let (monday, sunday) = week_of(judged.on);
-    let mut ridden: Vec<Date> = own()
-        .filter(|(_, day, ridden, _)| *ridden && (monday..=sunday).contains(day))
-        .map(|(_, day, ..)| *day)
-        .collect();
-    ridden.dedup();
-    let next_to = |day: &Date| days_between(judged.on, *day).abs() == 1;
-    let hard_next_to = own().any(|(_, day, _, hard)| *hard && next_to(day));
-    let limits = Limits::of(judged.for_card(&[]), &Day::default());
-    let flagged = |note: &cavesson_core::horse::CareNote| note.is_open(judged.on);
-    DayHorse {
-        horse_id: horse.horse_id,
-        name: horse.name,
-        rig: rig.and_then(|rig| rig.kind),
-        quiet_hands: rig.is_some_and(|rig| rig.quiet_hands),
-        only_riders: rig.and_then(|rig| rig.only_riders.clone()),
-        first_rides: limits.first_rides,
-        most_rides: 1,
-        check_first: judged.known.care.iter().any(flagged),
-        brake: judged.no_fast_work(),
-        other_days: ridden.len().min(6) as u8,
-        hard_next_to,
-    }
+/// What a horse is ridden in, as the rules see it.
+pub fn headgear(rig: Option<&HorseRig>) -> Headgear {
+    rig.map_or_else(Headgear::default, |rig| Headgear {
+        kind: rig.kind,
+        quiet_hands: rig.quiet_hands,
+        only_riders: rig.only_riders.clone(),
+    })
 }
 
 /// A stored booking as the rules see it.
 pub fn as_seen(signed: &Signed, day: Date, stored: &Booking) -> DayBooking {
-    let from_min = signed.minutes_of(day, stored.from);
     let minutes = stored.to.duration_since(stored.from).as_mins();
-    DayBooking {
+    let booking = DayBooking {
         booking_id: stored.booking_id,
         kind: stored.kind,
         horse_id: stored.horse_id,
         person_id: stored.person_id,
         place_id: stored.place_id,
-        from_min,
+        from_min: signed.minutes_of(day, stored.from),
         minutes: u16::try_from(minutes).unwrap_or(u16::MAX),
-        cattle: stored.level.as_ref().is_some_and(is_on_cattle),
-        pattern: is_with(stored, AtHand::Barrels),
-        fast: stored.level.as_ref().is_some_and(is_fast),
+        cattle: false,
+        pattern: false,
+        fast: false,
         helper: false,
-    }
-}
-
-fn is_with(stored: &Booking, wanted: AtHand) -> bool {
-    let level = stored.level.as_ref();
-    let level = level.and_then(|level| Ladder::every_level().at(level));
-    level.is_some_and(|level| level.with == Some(wanted))
-}
-
-/// Whether a level is fast work.
-pub fn is_fast(level: &Level) -> bool {
-    let at = Ladder::every_level().at(level);
-    at.is_some_and(LadderLevel::is_fast)
+    };
+    booking.for_level(stored.level.as_ref())
 }
 
 /// A length of time.
 pub fn minutes_long(minutes: u16) -> jiff::SignedDuration {
     jiff::SignedDuration::from_mins(i64::from(minutes))
-}
-
-/// Minutes from midnight.
-fn minutes_of(time: Time) -> u16 {
-    cavesson_core::week::booking::minutes_of(time)
-}
-
-/// Whether a level needs cattle in the pen.
-pub fn is_on_cattle(level: &Level) -> bool {
-    let at = Ladder::every_level().at(level);
-    at.is_some_and(|at| at.with == Some(AtHand::Cattle))
 }
 
 /// The rides that stand in a day as the pages show them, earliest first; with `owner`,

@@ -4,7 +4,7 @@ use axum::Json;
 use axum::extract::State;
 use cavesson_core::bounds::RUNS;
 use cavesson_core::ground::runs::{self, Quota, Said, compare, quota};
-use cavesson_core::ladder::Level;
+use cavesson_core::ladder::{Level, Role};
 use cavesson_core::rep::run::Run;
 use cavesson_store::{course, person, run};
 use jiff::ToSpan;
@@ -89,7 +89,7 @@ async fn list(
         .count();
     let finished = judged
         .ladder()
-        .position(&Level::new("barrel.pattern", "run"))
+        .last_in(Role::TimedPattern)
         .is_some_and(|index| judged.standings[index].counts_as_held());
     let name = |id: Uuid| {
         let found = names.iter().find(|(person, _)| *person == id);

@@ -48,6 +48,8 @@ pub struct LevelBrief {
     /// How it is asked.
     pub ask: String,
     pub measure: MeasureKind,
+    /// What its skill is in the work, where a screen has to know it.
+    pub roles: Vec<Role>,
     pub sides: Sides,
     pub gait: Gait,
     /// The part of the horse it speaks of, on the soft map.
@@ -74,6 +76,7 @@ impl LevelBrief {
             track: track.id.clone(),
             ask: skill.map(|skill| skill.ask.clone()).unwrap_or_default(),
             measure: level.measure,
+            roles: level.roles.clone(),
             sides: level.sides,
             gait: level.gait,
             zone: level.zone,

@@ -8,6 +8,7 @@ use cavesson_core::judge::{self, State as LevelState, Verdict};
 use cavesson_core::ladder::Level;
 use cavesson_core::week::BookingKind;
 use cavesson_core::week::booking::minutes_of;
+use cavesson_core::week::usual;
 use cavesson_store::card_block;
 use cavesson_store::horse;
 use cavesson_store::ride::{self, Ride};
@@ -19,7 +20,7 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::day::day_plan::{RideBooked, USUAL, lay_out, rides_on};
+use crate::day::day_plan::{RideBooked, lay_out, rides_on};
 use crate::day::weather;
 use crate::horse::card_blocks::CardBlock;
 use crate::horse::horses::Horse;
@@ -188,7 +189,7 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
         others,
         usual: app
             .ladder
-            .at(&Level::new(USUAL.0, USUAL.1))
+            .at(&usual::level())
             .map(|level| LevelBrief::of(level, app.ladder)),
     }))
 }

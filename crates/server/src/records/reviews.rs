@@ -12,6 +12,7 @@ use cavesson_core::report::hours::HoursRide;
 use cavesson_core::report::invoice::{Rates, cents, lines};
 use cavesson_core::report::review::{HorseReview, ReviewedHorse, review};
 use cavesson_core::report::worked::TimedRide;
+use cavesson_core::week::usual::RIDES_A_WEEK;
 use cavesson_core::week::Trips;
 use cavesson_store::horse::Horse as StoredHorse;
 use cavesson_store::load::LoadRide;
@@ -31,7 +32,6 @@ use crate::horse_record::Judged;
 use crate::http::problem::{Answer, Problem};
 use crate::http::signed_in::{Signed, Trainer};
 use crate::http::url::UrlQuery;
-use crate::plan::roads::road_input::RIDES_A_WEEK;
 use crate::ride::months::{month_of, until};
 use crate::route;
 

@@ -7,7 +7,7 @@ use cavesson_core::gear::milder::{OnShelf, one_milder};
 use cavesson_core::gear::protocol::{NextStep, StepTaken, check_steps, next_step, says};
 use cavesson_core::gear::school::forbids;
 use cavesson_core::judge::Verdict;
-use cavesson_core::ladder::Level;
+use cavesson_core::ladder::{Ladder, LadderLevel, Role};
 use cavesson_core::school::Schools;
 use cavesson_core::yard::GearKind;
 use cavesson_store::bit_change::{self, BitChange};
@@ -79,6 +79,17 @@ struct BridleLevel {
     level: LevelBrief,
     verdict: Verdict,
     held: bool,
+}
+
+/// A horse's changes of bit, and the gates that judge them.
+#[derive(Serialize, ToSchema)]
+struct BitChanges {
+    /// Latest first.
+    changes: Vec<BitChangeShown>,
+    /// What the first leverage bit needs that is not held yet.
+    missing: Vec<LevelBrief>,
+    /// The levels of the bridle on the horse's ladder.
+    bridle: Vec<BridleLevel>,
 }
 
 /// A horse's changes of bit, and the gates that judge them.
@@ -170,12 +181,22 @@ fn as_on_shelf(piece: &Gear) -> OnShelf<'_> {
 
 fn missing(judged: &Judged) -> Vec<LevelBrief> {
     let ladder = judged.ladder();
-    FIRST_LEVERAGE
-        .iter()
-        .filter_map(|(skill, rung)| ladder.position(&Level::new(skill, rung)))
+    first_leverage_needs()
+        .filter_map(|need| ladder.position(&need.level))
         .filter(|index| !judged.standings[*index].counts_as_held())
         .map(|index| LevelBrief::of(&ladder.levels[index], ladder))
         .collect()
+}
+
+/// What the first bit with leverage needs beside other bits, by the ladder, whatever the
+/// school.
+fn first_leverage_needs() -> impl Iterator<Item = &'static LadderLevel> {
+    let every = Ladder::every_level();
+    let first = every.first_in(Role::FirstLeverage);
+    let needs = first.into_iter().flat_map(|index| &every.levels[index].needs);
+    needs
+        .filter_map(|alternatives| Some(&every.levels[*alternatives.first()?]))
+        .filter(|need| !need.is(Role::NewBit))
 }
 
 fn bridle(judged: &Judged) -> Vec<BridleLevel> {

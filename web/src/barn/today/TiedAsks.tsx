@@ -25,8 +25,6 @@ interface Props {
   onClose: () => void;
 }
 
-/** Bends from the ground. */
-const level = { skill: 'start.bend-ground', rung: 'stand' };
 const sides: Side[] = ['left', 'right'];
 const set = { hand: hand.usual };
 const none: KeptRep[] = [];
@@ -36,20 +34,20 @@ export function TiedAsks({ horse, onClose }: Props) {
   const small = useMediaQuery('(max-width: 700px)');
   const { db, storage, kick } = useQueue();
   const ladder = useQuery(ladderQuery);
-  const at = ladder.data?.levels.find(
-    ({ level: { skill, rung } }) => skill === level.skill && rung === level.rung,
-  );
-  const reps = useLiveQuery(() => asked(db, horse.horse_id), [db, horse.horse_id]) ?? none;
+  const at = ladder.data?.levels.find(({ level }) => level.roles.includes('tied_ask'));
+  const { skill = '', rung = '', name: levelName = '' } = at?.level ?? {};
+  const reps =
+    useLiveQuery(() => asked(db, horse.horse_id, skill), [db, horse.horse_id, skill]) ?? none;
   useSoft(db, reps, at);
   const wasRiding = useWasRiding(db, horse.horse_id);
   const { holding } = useAsking({
     horse: { horseId: horse.horse_id, horseName: horse.name },
-    level: { ...level, levelName: at?.level.name ?? '' },
+    level: { skill, rung, levelName },
     face: give,
     set,
     onAsked: () => undefined,
   });
-  const ready = storage === 'ready';
+  const ready = storage === 'ready' && at !== undefined;
   const { hold, half } = useHold(holding, give.zones, sides, ready);
   const close = async () => {
     const ride = await goingRide(db, horse.horse_id);
@@ -115,11 +113,11 @@ function useWasRiding(db: KeptDatabase, horseId: string) {
 }
 
 /** The bends of the ride that goes on. */
-async function asked(db: KeptDatabase, horseId: string): Promise<KeptRep[]> {
+async function asked(db: KeptDatabase, horseId: string, tied: string): Promise<KeptRep[]> {
   const ride = await goingRide(db, horseId);
   if (!ride) return [];
   const reps = await db.reps.where('rideId').equals(ride.rideId).toArray();
   return reps
-    .filter(({ skill, undone }) => skill === level.skill && !undone)
+    .filter(({ skill, undone }) => skill === tied && !undone)
     .sort((a, b) => a.askedAfterMs - b.askedAfterMs);
 }

@@ -28,7 +28,7 @@ export function PenBar({ recorder }: { recorder: Recorder }) {
   const pen = usePen(recorder);
   const [picking, setPicking] = useState(false);
   const { advice, work, mount } = pen;
-  const onFlag = recorder.level.skill === 'cow.flag';
+  const onFlag = recorder.asked?.roles.includes('flag');
   const onTurns = recorder.asked?.measure === 'turn';
   const now = pen.cowOf(work?.cow_id);
   const best = advice?.cows.find(({ cost }) => cost != null);

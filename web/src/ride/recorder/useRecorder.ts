@@ -71,7 +71,7 @@ export function useRecorder() {
     onAsked: settle,
   });
   const record = (side: Side, measure: Measure) =>
-    say(side, skill === 'cow.flag' ? atFlag(measure) : measure);
+    say(side, asked?.level.roles.includes('flag') ? atFlag(measure) : measure);
   useSoft(db, kept ?? none, asked);
 
   const own = useMemo(

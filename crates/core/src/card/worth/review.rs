@@ -3,7 +3,7 @@
 use super::at::At;
 use super::candidate::{Candidate, Role, Why};
 use crate::card::limits::Limits;
-use crate::horse::HorseTrait;
+use crate::card::traits::points_of;
 use crate::judge::{State, Verdict};
 
 /// Minutes of a review. Product default.
@@ -46,33 +46,8 @@ impl At<'_> {
             _ if self.stood() >= DUE => (3.0 * self.stood(), Why::Due(idle)),
             _ => (0.3 + self.stood(), Why::Held),
         };
-        let (worth, why) = self.wanted(worth + self.by_traits(), why);
+        let by_traits = points_of(&self.day.traits, &self.level.level.skill);
+        let (worth, why) = self.wanted(worth + by_traits, why);
         Some(self.candidate(Role::Review, worth.max(0.0), REVIEW_MIN, why))
-    }
-
-    /// What the horse's traits make more or less worth asking again.
-    fn by_traits(&self) -> f64 {
-        let skill = self.level.level.skill.0.as_str();
-        let is = |horse_trait: HorseTrait| self.day.is(horse_trait);
-        let mut more = 0.0;
-        let mut add = |so: bool, points: f64| {
-            if so {
-                more += points;
-            }
-        };
-        add(is(HorseTrait::Squirms) && skill == "frame.straight", 2.0);
-        add(is(HorseTrait::PopsUpBehind) && skill == "frame.back", 2.0);
-        add(is(HorseTrait::OverBridles) && skill == "frame.poll", -2.0);
-        add(
-            is(HorseTrait::OverBridles) && (skill == "frame.loose" || skill == "start.forward"),
-            2.0,
-        );
-        add(is(HorseTrait::Lazy) && skill == "start.forward", 2.0);
-        add(is(HorseTrait::SensitiveToLeg) && skill == "lead.setup", 4.0);
-        add(
-            is(HorseTrait::PushesOnTheHand) && (skill == "bend.flex" || skill == "stop.one-rein"),
-            2.0,
-        );
-        more
     }
 }

@@ -7,7 +7,7 @@ use super::book::{AskOfRow, Book, measure};
 use super::cells::{Cells, yes};
 use crate::Side;
 use crate::footing::Footing;
-use crate::id::{Level, RungId, SkillId};
+use crate::ladder::{Ladder, Level, Role, RungId, SkillId};
 use crate::rep::{Measure, Run};
 use crate::rows::{Row, RowError, by_name};
 
@@ -23,7 +23,7 @@ pub(super) fn row(row: &Row, book: &mut Book<'_>, id: &mut dyn FnMut() -> Uuid) 
         text => text.to_lowercase().replace([' ', '-'], "_"),
     };
     let level = Level {
-        skill: SkillId(or(cells.text("skill"), "barrel.pattern")),
+        skill: SkillId(or(cells.text("skill"), &timed_pattern().0)),
         rung: RungId(or(cells.text("speed"), "run")),
     };
     if let Some(of) = of.filter(|_| cells.is_whole())
@@ -90,4 +90,11 @@ fn fell(text: &str) -> Result<[bool; 3], String> {
         }
     }
     Ok(fell)
+}
+
+/// What a run is that the sheet does not name: the pattern.
+fn timed_pattern() -> &'static SkillId {
+    let ladder = Ladder::every_level();
+    let pattern = ladder.first_in(Role::TimedPattern).unwrap_or_default();
+    &ladder.levels[pattern].level.skill
 }

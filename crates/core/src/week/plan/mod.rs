@@ -2,6 +2,9 @@
 //!
 //! - [`instance`]: what there is: days, horses, riders, places, cattle, what stands already
 //! - [`work`]: what a horse is ridden for
+//! - [`week_day`], [`week_horse`], [`week_rider`]: days, judged horses and riders as it sees them
+//! - [`ride_options`](mod@ride_options): what a horse can be ridden for
+//! - [`standing_ride`]: a ride that stands already
 //! - [`planned`]: one ride of a plan
 //! - [`days`]: a plan seen day by day, so that the day's own rules can look at it
 //! - [`broken`](mod@broken): what a plan breaks
@@ -21,8 +24,13 @@ pub mod instance;
 pub mod left_out;
 pub mod obstacle;
 pub mod planned;
+pub mod ride_options;
 pub mod score;
+pub mod standing_ride;
 pub mod stretches;
+pub mod week_day;
+pub mod week_horse;
+pub mod week_rider;
 pub mod words;
 pub mod work;
 

@@ -6,6 +6,7 @@ use std::sync::Arc;
 use cavesson_core::calc::road::Input;
 use cavesson_core::card::Limits;
 use cavesson_core::day::days_between;
+use cavesson_core::horse::age::is_young;
 use cavesson_core::horse::{Goal, HorseTrait};
 use cavesson_core::road::asked::PaceOfLevel;
 use cavesson_core::road::gathered;
@@ -13,6 +14,7 @@ use cavesson_core::road::needed::road_levels;
 use cavesson_core::road::{
     GoalAsked, HorseFactor, HorsePace, LevelHistory, LevelPace, Pace, RoadAsked,
 };
+use cavesson_core::week::usual::RIDES_A_WEEK;
 use cavesson_core::week::BookingKind;
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::program::{self, ProgramMeant};
@@ -27,16 +29,12 @@ use crate::horse_record::Judged;
 use crate::http::problem::Answer;
 use crate::ride::cards::day_with;
 
-/// Rides a week of a horse without a program that says it. Product default.
-pub const RIDES_A_WEEK: u8 = 5;
 /// Days ahead up to which goals are on a road.
 const AHEAD_DAYS: i64 = 730;
 /// Days looked back for how many of the planned rides came about.
 const KEPT_DAYS: i64 = 56;
 /// So many rides, nine in ten of them ridden, are taken to have been planned before.
 const KEPT_BEFORE: (f64, f64) = (9.0, 10.0);
-/// A horse is young up to this age. Product default.
-const YOUNG_YEARS: i32 = 3;
 /// Minutes of a ride that one level takes. Product default.
 const MINUTES_A_LEVEL: u32 = 15;
 
@@ -268,7 +266,7 @@ impl HorseOnRoad<'_> {
     }
 
     fn not_to_be_pushed(&self) -> bool {
-        i32::from(self.read.today.year()) - self.horse.foaled <= YOUNG_YEARS
+        is_young(self.horse.foaled, self.read.today)
             || self.horse.traits.contains(&HorseTrait::LateDeveloper)
     }
 }

@@ -4,13 +4,17 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use cavesson_core::card::Limits;
+use cavesson_core::cattle::lately::CattleLately;
 use cavesson_core::day::days_between;
-use cavesson_core::horse::{Goal, HorseTrait};
-use cavesson_core::ladder::Level;
+use cavesson_core::horse::Goal;
+use cavesson_core::rep::turn::Tempo;
 use cavesson_core::road::priority::{NEAR_DAYS, by_date};
 use cavesson_core::week::Trips;
 use cavesson_core::week::plan::WeekHorse;
+use cavesson_core::week::plan::ride_options::{AtTheBarn, PlaceOfKind};
+use cavesson_core::week::plan::week_horse::HorseInWeek;
 use cavesson_core::week::trips::TRIPS_WEEKS;
+use cavesson_core::week::usual::RIDES_A_WEEK;
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::fitting::{self, HorseRig};
 use cavesson_store::{BarnTransaction, goal, horse, place, program, ride};
@@ -18,21 +22,15 @@ use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
 
-use super::ride_options::{Yard, works};
 use super::what_if::WhatIf;
 use crate::cattle::herd::Herd;
-use crate::cattle::match_day::to_match;
 use crate::cattle::pen;
-use crate::day::day_plan::as_seen;
+use crate::day::day_plan::{as_seen, headgear};
 use crate::horse_record::Judged;
 use crate::http::problem::Answer;
 use crate::http::signed_in::Signed;
 use crate::plan::roads::road_cache::KeptRoad;
-use crate::plan::roads::road_input::RIDES_A_WEEK;
 use crate::ride::cards::day_with;
-
-/// A horse is young up to this age. Product default.
-const YOUNG_YEARS: i64 = 3;
 
 /// The week they are planned in.
 pub(super) struct Week<'a> {
@@ -49,6 +47,14 @@ pub(super) struct Week<'a> {
 }
 
 impl Week<'_> {
+    fn places_by_kind(&self) -> Vec<PlaceOfKind> {
+        let of = |place: &place::Place| PlaceOfKind {
+            place_id: place.place_id,
+            kind: place.sheet.kind.word(),
+        };
+        self.places.iter().map(of).collect()
+    }
+
     fn first(&self) -> Date {
         self.dates.first().copied().unwrap_or(self.monday)
     }
@@ -63,7 +69,7 @@ pub(super) struct HorsesOfWeek {
     meant: Vec<program::ProgramMeant>,
     goals: Vec<(Uuid, Goal)>,
     trips: Vec<(Uuid, Trips)>,
-    on_cattle: HashMap<Uuid, pen::Lately>,
+    on_cattle: HashMap<Uuid, CattleLately>,
 }
 
 impl HorsesOfWeek {
@@ -135,53 +141,30 @@ impl Asked<'_> {
     fn horse(&self) -> WeekHorse {
         let (horse, week) = (self.horse, self.week);
         let today = week.signed.today();
-        let limits = Limits::of(
-            self.judged.for_card(&[]),
-            &day_with(horse, None, &[], Vec::new(), today),
-        );
-        let ridden = self.days_ridden();
-        let away = week.what_if.without_horses.contains(&horse.horse_id);
-        let rig = self.rig();
-        // What was ridden this week counts; of what is left of it, as many as fit.
-        let wanted = usize::from(self.known.rides_a_week(horse)).saturating_sub(ridden.len());
-        let flagged = |note: &cavesson_core::horse::CareNote| note.is_open(self.judged.on);
-        let yard = Yard {
-            places: week.places,
+        let judged = self.judged.for_card(&[]);
+        let limits = Limits::of(judged, &day_with(horse, None, &[], Vec::new(), today));
+        let outings = self.known.outings(horse);
+        let in_week = HorseInWeek {
+            horse_id: horse.horse_id,
+            name: &horse.name,
+            foaled: horse.foaled,
+            headgear: headgear(self.rig()),
+            limits: &limits,
+            traits: &horse.traits,
+            days: week.dates.len(),
+            days_ridden: &self.days_ridden(),
+            hard_before: self.is_hard_before(),
+            rides_a_week: self.known.rides_a_week(horse),
+            away: week.what_if.without_horses.contains(&horse.horse_id),
+            priority: priority(week.roads, &self.known.goals, horse.horse_id, today),
+        };
+        let barn = AtTheBarn {
+            places: &week.places_by_kind(),
             lots: &self.lots(),
-            outings: self
-                .known
-                .outings(horse)
-                .wanting(week.signed.barn.quiet_pct()),
+            outings: outings.wanting(week.signed.barn.quiet_pct()),
             most_minutes: limits.minutes,
         };
-        let most_days = 6usize.saturating_sub(ridden.len()).min(6);
-        WeekHorse {
-            horse_id: horse.horse_id,
-            name: horse.name.clone(),
-            rig: rig.and_then(|rig| rig.kind),
-            quiet_hands: rig.is_some_and(|rig| rig.quiet_hands),
-            only_riders: rig.and_then(|rig| rig.only_riders.clone()),
-            first_rides: limits.first_rides,
-            check_first: self.judged.known.care.iter().any(flagged),
-            brake: self.judged.no_fast_work(),
-            wanted: if away {
-                0
-            } else {
-                wanted.min(week.dates.len()).min(most_days) as u8
-            },
-            most_rides_a_day: 1,
-            most_days: most_days as u8,
-            days_off: if away {
-                (0..week.dates.len() as u8).collect()
-            } else {
-                Vec::new()
-            },
-            hard_before: self.is_hard_before(),
-            priority: priority(week.roads, &self.known.goals, horse.horse_id, today),
-            hot_or_green: limits.first_rides || horse.traits.contains(&HorseTrait::Hot),
-            young: i64::from(today.year()) - i64::from(horse.foaled) <= YOUNG_YEARS,
-            works: works(self.judged, &yard),
-        }
+        WeekHorse::of(in_week, judged, &barn)
     }
 
     fn rig(&self) -> Option<&HorseRig> {
@@ -193,8 +176,8 @@ impl Asked<'_> {
     fn lots(&self) -> Vec<Uuid> {
         let horse_id = self.horse.horse_id;
         let lately = self.known.on_cattle.get(&horse_id);
-        let drive = Level::new("cow.drive", "walk");
-        self.week.herd.lots_for(&to_match(horse_id, &drive, lately))
+        let lately = lately.cloned().unwrap_or_default();
+        self.week.herd.lots_for(&lately.to_match(horse_id, Tempo::Slow))
     }
 
     fn own_bookings(&self) -> impl Iterator<Item = &Booking> {

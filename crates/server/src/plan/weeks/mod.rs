@@ -3,7 +3,6 @@
 //!
 //! - [`week_input`]: the week as the planner sees it: its [`days`], [`horses`] and [`people`]
 //! - [`what_if`]: what is assumed for once
-//! - [`ride_options`]: what each horse can be ridden for
 //! - [`standing_rides`]: rides that stand as rides of a plan
 //! - [`plan_search`]: plans that are looked for, with progress and stop
 //! - [`take_plan`]: a plan put into the days
@@ -12,7 +11,6 @@ mod days;
 mod horses;
 mod people;
 pub mod plan_search;
-mod ride_options;
 mod routes;
 mod standing_rides;
 mod take_plan;

@@ -21,7 +21,6 @@ use super::take_plan::{RideTaken, keep, meant, refuse};
 use super::week_input::{self, WeekOfBarn};
 use super::what_if::WhatIf;
 use crate::App;
-use crate::day::day_plan::week_of;
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
 use crate::http::signed_in::{Recorder, Trainer};

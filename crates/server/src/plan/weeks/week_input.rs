@@ -2,6 +2,7 @@
 
 use std::sync::Arc;
 
+use cavesson_core::day::week_of;
 use cavesson_core::week::DayPlace;
 use cavesson_core::week::booking::minutes_of;
 use cavesson_core::week::plan::{FixedBooking, PlannedRide, WeekInstance, Weights};
@@ -46,7 +47,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
         None => Vec::new(),
     };
     let mut barn = signed.look().await?;
-    let (before, sunday) = (monday.saturating_sub(1.day()), day_plan::week_of(day).1);
+    let (before, sunday) = (monday.saturating_sub(1.day()), week_of(day).1);
     let near = booking::on_days(&mut barn, before, sunday).await?;
     let herd = herd::in_use(&mut barn, dates.first().copied().unwrap_or(monday)).await?;
     let mut places = place::list(&mut barn).await?;
@@ -93,7 +94,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date, what_if: &WhatIf) -> An
 
 /// The week's Monday, and those of its days that are planned.
 fn planned(signed: &Signed, day: Date, what_if: &WhatIf) -> Answer<(Date, Vec<Date>)> {
-    let (monday, sunday) = day_plan::week_of(day);
+    let (monday, sunday) = week_of(day);
     let today = signed.today();
     if sunday < today {
         return Err(Problem::not_found(

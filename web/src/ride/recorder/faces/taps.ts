@@ -63,9 +63,9 @@ export const roll: TapFace = {
 };
 
 const usualAgainst = (asked: Asked | undefined) =>
-  asked?.skill === 'turn.rollback-open'
+  asked?.roles.includes('open_rollback')
     ? 'open'
-    : asked?.skill.startsWith('barrel.')
+    : asked?.roles.includes('barrel_rollback')
       ? 'barrel'
       : 'fence';
 
