@@ -14,7 +14,7 @@ import { useWho } from '../data/who';
 import { drawnLevels } from './drawnLevels';
 import { gateInWords } from './gateInWords';
 import { LevelList } from './LevelList';
-import { ladderQuery, type ShownLadder } from '../data/ladder';
+import { ladderQuery, levelIn, type ShownLadder } from '../data/ladder';
 import { programsQuery } from '../data/programs';
 
 /** The ladder as it ships, and the programs that differ from it. */

@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{FieldError, REPS_AT_ONCE};
 use crate::judge::{Item, Verdict, WhatItTakes, judge_reps};
-use crate::ladder::{Gate, Ladder, Level};
+use crate::ladder::{Gate, Ladder};
 use crate::rep::Rep;
 
 /// Input of `gate`.
@@ -59,10 +59,10 @@ pub fn calculate(input: Input) -> Result<Output, FieldError> {
     input.gate.check().map_err(|error| error.under("/gate"))?;
     let mut ladder = Ladder::shipped().clone();
     let lightest = ladder.lightest_ask().unwrap_or_default();
-    let level = input.reps.first().map_or_else(
-        || ladder.levels[lightest].level.clone(),
-        |rep| rep.level(),
-    );
+    let level = input
+        .reps
+        .first()
+        .map_or_else(|| ladder.levels[lightest].level.clone(), |rep| rep.level());
     calculator::check_reps(&input.reps, &ladder)?;
     if let Some(index) = input.reps.iter().position(|rep| rep.level() != level) {
         let found = input.reps[index].level();

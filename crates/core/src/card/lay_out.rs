@@ -387,20 +387,26 @@ impl LaidOut<'_> {
     }
 }
 
-/// A block in pieces of at most so many minutes, each with its part of the asks.
+/// A block in pieces of at most so many minutes, each with its part of the asks: those of the
+/// second side follow the first's, so that each piece keeps the share between them.
 fn split(block: Block, longest: u32) -> Vec<Block> {
     let pieces = block.minutes.div_ceil(longest.max(1)).max(1);
     if pieces == 1 {
         return vec![block];
     }
+    let first = block.asks.first().map_or(0, |asks| asks.asks);
+    let mut before = 0;
     (0..pieces)
         .map(|piece| {
             let part = |whole: u32| whole / pieces + u32::from(piece < whole % pieces);
+            let until = before + part(first);
             let mut of = block.clone();
             of.minutes = part(block.minutes);
             for asks in &mut of.asks {
-                asks.asks = part(asks.asks).max(1);
+                let along = |firsts: u32| asks.asks * firsts / first.max(1);
+                asks.asks = (along(until) - along(before)).max(1);
             }
+            before = until;
             of
         })
         .collect()

@@ -52,13 +52,13 @@ pub struct Drill {
 impl DrillKind {
     /// The drill that serves a level best; none for most levels.
     pub fn for_level(level: &Level) -> Option<DrillKind> {
-        let asks = |drill: &DrillKind| drill.about().asks[0].skill == level.skill.0;
+        let asks = |drill: &DrillKind| drill.about().asks[0].skill == level.skill;
         let also = |drill: &DrillKind| {
             drill
                 .about()
                 .asks
                 .iter()
-                .any(|ask| ask.skill == level.skill.0)
+                .any(|ask| ask.skill == level.skill)
         };
         let all = || DrillKind::ALL.iter();
         all()

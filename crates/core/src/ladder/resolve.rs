@@ -303,6 +303,7 @@ fn reorder(levels: Vec<LadderLevel>, order: &[usize]) -> Ladder {
         version: 0,
         tracks: Vec::new(),
         faults: Vec::new(),
+        dry_work: Vec::new(),
         levels: sorted,
         index,
     }

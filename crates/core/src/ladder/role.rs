@@ -29,6 +29,8 @@ pub enum Role {
     TiedAsk,
     /// The barrel pattern: runs are timed on it, its last level is the finished horse.
     TimedPattern,
+    /// The way back to something mild for a horse that fights the bit.
+    Restore,
     /// A flag in place of a cow.
     Flag,
     /// A rollback that nothing stands behind.

@@ -35,6 +35,7 @@
 //! - [`load_figures`]: load against numbers that follow from the published definitions: Williams et al
 //! - [`measure_registry`]: every measure, by the registry: what its file says of itself holds together
 //! - [`measures`]: every kind of rep: when it is soft, which faults it tells of, what is refused
+//! - [`named_by_role`]: rules name roles, never the id of a skill; what is data names skills that are there
 //! - [`no_circles`]: the modules of core and store form no circle, neither file by file nor folder by folder: in the core ids and plain values lie at the bottom, then reps, ladder, programs, evidence, judge, rides, and what uses them on top
 //! - [`people_rules`]: usernames, passwords, clearances, hours
 //! - [`programs`]: programs: schools and changed gates on the ladder
@@ -58,6 +59,7 @@
 //! - [`tape`]: films as marks: splits and strides against values worked out by hand, the way on the plan against a camera whose place is known
 //! - [`track`]: tracks and reins: circles against a published example and circles whose truth is known, gaits against speeds that are, asks against pulls that are, files
 //! - [`trips`]: the share of trips on which nothing is asked
+//! - [`week_input`]: days, horses, riders and cattle as the planner of a week sees them, counted by hand
 //! - [`whole_horse_always_holds`]: what must hold of a whole horse, whatever it answers: simulated horses ridden up the whole ladder, every kind of rep among them
 
 mod archive_form;
@@ -95,6 +97,7 @@ mod ladder_file;
 mod load_figures;
 mod measure_registry;
 mod measures;
+mod named_by_role;
 mod no_circles;
 mod people_rules;
 mod programs;
@@ -118,4 +121,5 @@ mod simulated_horse;
 mod tape;
 mod track;
 mod trips;
+mod week_input;
 mod whole_horse_always_holds;

@@ -174,10 +174,15 @@ impl Herd {
             .iter()
             .map(|now| {
                 let lot = &now.lot;
-                let mut own = self.cattle.iter().filter(|cow| cow.cow.lot_id == lot.lot_id).peekable();
+                let mut own = self
+                    .cattle
+                    .iter()
+                    .filter(|cow| cow.cow.lot_id == lot.lot_id)
+                    .peekable();
                 let is_counted = own.peek().is_some();
                 let can_work = own.filter(|cow| cow.standing.can_work()).count();
-                let rides = rides_of_lot(is_counted.then_some(can_work), lot.sheet.works_a_day, days);
+                let rides =
+                    rides_of_lot(is_counted.then_some(can_work), lot.sheet.works_a_day, days);
                 WeekLot {
                     lot_id: lot.lot_id,
                     name: lot.sheet.name.clone(),

@@ -191,7 +191,10 @@ impl DownForCattle {
                 works: now.standing.works,
             })
         });
-        let left = solved.left_out.iter().find(|left| left.horse_id == horse_id);
+        let left = solved
+            .left_out
+            .iter()
+            .find(|left| left.horse_id == horse_id);
         let because = left.map_or(&[][..], |left| &left.because);
         let not_for_it = |(why, cattle): &(NotForIt, u32)| NotForHorse {
             why: *why,

@@ -10,8 +10,8 @@ use cavesson_core::heat::{HeatBand, HeatHour};
 use cavesson_core::judge::next::next_level;
 use cavesson_core::ladder::{Level, RungId, SkillId};
 use cavesson_core::text::check_optional_text;
-use cavesson_core::week::usual;
 use cavesson_core::week::booking::{Booking as DayBooking, check_times};
+use cavesson_core::week::usual;
 use cavesson_core::week::{BookingKind, Broken, DayChange, DayPlan, broken, broken_by};
 use cavesson_store::booking::{self, Booking};
 use jiff::civil::Date;
@@ -297,10 +297,9 @@ async fn next_work(
         .await?;
     let ladder = judged.ladder();
     let next = next_level(ladder, &judged.standings, judged.on);
-    Ok(Some(next.map_or_else(
-        usual::level,
-        |index| ladder.levels[index].level.clone(),
-    )))
+    Ok(Some(next.map_or_else(usual::level, |index| {
+        ladder.levels[index].level.clone()
+    })))
 }
 
 /// What a rule refuses, in words.

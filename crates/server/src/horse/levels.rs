@@ -7,7 +7,7 @@ use axum::extract::State;
 use cavesson_core::Gait;
 use cavesson_core::judge::{self, Forecast, Judgement, words};
 use cavesson_core::ladder::{
-    Gate, Ladder, LadderLevel, Level, MeasureKind, RungId, Sides, SkillId, Zone,
+    Gate, Ladder, LadderLevel, Level, MeasureKind, Role, RungId, Sides, SkillId, Zone,
 };
 use cavesson_core::rep::{HandWeight, Rep};
 use cavesson_core::ride::Strip;

@@ -93,25 +93,6 @@ struct BitChanges {
 }
 
 /// A horse's changes of bit, and the gates that judge them.
-#[derive(Serialize, ToSchema)]
-struct BitChanges {
-    /// Latest first.
-    changes: Vec<BitChangeShown>,
-    /// What the first leverage bit needs that is not held yet.
-    missing: Vec<LevelBrief>,
-    /// The levels of the bridle on the horse's ladder.
-    bridle: Vec<BridleLevel>,
-}
-
-/// What the first shank or leverage bit needs, by the ladder.
-const FIRST_LEVERAGE: [(&str, &str); 4] = [
-    ("bend.flex", "stand"),
-    ("bend.forward-circle", "jog"),
-    ("frame.poll", "jog"),
-    ("stop.seat", "jog"),
-];
-
-/// A horse's changes of bit, and the gates that judge them.
 #[utoipa::path(
     get, path = "/api/horses/{horse_id}/bit-changes", operation_id = "list_bit_changes", tag = "tack",
     params(("horse_id" = Uuid, Path)),
@@ -193,7 +174,9 @@ fn missing(judged: &Judged) -> Vec<LevelBrief> {
 fn first_leverage_needs() -> impl Iterator<Item = &'static LadderLevel> {
     let every = Ladder::every_level();
     let first = every.first_in(Role::FirstLeverage);
-    let needs = first.into_iter().flat_map(|index| &every.levels[index].needs);
+    let needs = first
+        .into_iter()
+        .flat_map(|index| &every.levels[index].needs);
     needs
         .filter_map(|alternatives| Some(&every.levels[*alternatives.first()?]))
         .filter(|need| !need.is(Role::NewBit))

@@ -7,7 +7,7 @@ use cavesson_core::Side;
 use cavesson_core::bounds::FieldError;
 use cavesson_core::evidence::days_of;
 use cavesson_core::gear::restore::{PartSide, RestorePart, RestorePlan, Restored, restored};
-use cavesson_core::ladder::Level;
+use cavesson_core::ladder::Role;
 use cavesson_core::yard::GearKind;
 use cavesson_store::{person, restore};
 use jiff::civil::Date;
@@ -77,9 +77,8 @@ async fn show(
         .known
         .judged_horse(barn, horse_id, signed.today())
         .await?;
-    let first = Level::new("bridle.restore", RestorePart::OneReinStand.rung());
     Ok(Json(Restores {
-        on_program: judged.ladder().position(&first).is_some(),
+        on_program: judged.ladder().first_in(Role::Restore).is_some(),
         ways: ways
             .into_iter()
             .map(|way| {
@@ -104,9 +103,10 @@ async fn show(
 /// The asks of the way back, side by side, day by day.
 fn parts(judged: &Judged, began: Date, on: Date) -> Vec<PartSide> {
     let mut found = Vec::new();
+    let ladder = judged.ladder();
     for part in RestorePart::ALL {
-        let level = Level::new("bridle.restore", part.rung());
-        let Some(index) = judged.ladder().position(&level) else {
+        let is_part = |index: &usize| ladder.levels[*index].level.rung.0 == part.rung();
+        let Some(index) = ladder.levels_in(Role::Restore).find(is_part) else {
             continue;
         };
         let asks = judged.file.asks_until(index, on);

@@ -6503,6 +6503,8 @@ export interface components {
             measure: components["schemas"]["MeasureKind"];
             /** @description The skill with its rung: "Stops off the seat, at the jog". */
             name: string;
+            /** @description What its skill is in the work, where a screen has to know it. */
+            roles: components["schemas"]["LevelRole"][];
             rung: components["schemas"]["RungId"];
             /** @description The rung alone: "at the jog". */
             rung_name: string;
@@ -6650,6 +6652,11 @@ export interface components {
              */
             to?: string | null;
         };
+        /**
+         * @description What a skill is in the work.
+         * @enum {string}
+         */
+        LevelRole: "brake" | "mount" | "first_ride" | "fast" | "needs_helper" | "new_bit" | "first_leverage" | "lightest_ask" | "tied_ask" | "timed_pattern" | "restore" | "flag" | "open_rollback" | "barrel_rollback";
         /** @description Left against right at one level. */
         LevelSides: {
             /** @description The figures. */

@@ -1980,7 +1980,7 @@ export interface components {
             /** @description What its size is: a radius, a side, a length. */
             size_means: string;
             /** @description Faults to watch for. */
-            watch: string[];
+            watch: components["schemas"]["FaultId"][];
         };
         /** @description What a drill asks. */
         DrillAsk: {
@@ -1995,7 +1995,7 @@ export interface components {
              */
             right: number;
             /** @description The skill. */
-            skill: string;
+            skill: components["schemas"]["SkillId"];
         };
         /** @description Asks of a skill. */
         DrillAsks: {
@@ -2010,7 +2010,7 @@ export interface components {
              */
             right: number;
             /** @description The skill. */
-            skill: string;
+            skill: components["schemas"]["SkillId"];
         };
         /**
          * @description Which drill.

@@ -191,7 +191,7 @@ fn asks_of_a_round_are_those_of_its_legs() {
             .about()
             .asks
             .iter()
-            .find(|ask| ask.skill == skill)
+            .find(|ask| ask.skill.0 == skill)
             .unwrap();
         (ask.left, ask.right)
     };

@@ -15,7 +15,7 @@
 //!
 //! The rules are common practice of the trade, no source; the figures are product defaults.
 
-mod brake;
+pub mod brake;
 mod cautions;
 mod forbidden;
 mod judged_on;
@@ -27,4 +27,4 @@ mod spoken_for;
 mod stays;
 mod steady;
 mod stories;
-mod told;
+pub mod told;

@@ -75,9 +75,9 @@ fn a_lost_brake_that_was_spoken_for_comes_back_by_its_own_way() {
         let three_days = two_days.ride(14, BRAKES[0], "ss", "ss");
         assert!(chain(&three_days, 14) >= Some(Gait::Stand));
         // A miss after the word begins it anew.
-        let missed = said
-            .ride(12, BRAKES[0], "ss", "sm")
-            .rides(13..=14, BRAKES[0], "sssss", "sssss");
+        let missed =
+            said.ride(12, BRAKES[0], "ss", "sm")
+                .rides(13..=14, BRAKES[0], "sssss", "sssss");
         assert_eq!(chain(&missed, 14), None);
     }
 }

@@ -14,8 +14,8 @@ use cavesson_core::road::needed::road_levels;
 use cavesson_core::road::{
     GoalAsked, HorseFactor, HorsePace, LevelHistory, LevelPace, Pace, RoadAsked,
 };
-use cavesson_core::week::usual::RIDES_A_WEEK;
 use cavesson_core::week::BookingKind;
+use cavesson_core::week::usual::RIDES_A_WEEK;
 use cavesson_store::booking::{self, Booking};
 use cavesson_store::program::{self, ProgramMeant};
 use cavesson_store::{BarnTransaction, goal, horse, ride};

@@ -177,7 +177,9 @@ impl Asked<'_> {
         let horse_id = self.horse.horse_id;
         let lately = self.known.on_cattle.get(&horse_id);
         let lately = lately.cloned().unwrap_or_default();
-        self.week.herd.lots_for(&lately.to_match(horse_id, Tempo::Slow))
+        self.week
+            .herd
+            .lots_for(&lately.to_match(horse_id, Tempo::Slow))
     }
 
     fn own_bookings(&self) -> impl Iterator<Item = &Booking> {

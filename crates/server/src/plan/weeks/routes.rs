@@ -5,6 +5,7 @@ use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::{BOOKED_MIN, Bound, FieldError, NOTE_LETTERS};
 use cavesson_core::calc::week_rules;
+use cavesson_core::day::week_of;
 use cavesson_core::text::check_text;
 use cavesson_core::week::plan::{PlannedRide, WeekInstance};
 use cavesson_store::booking;

@@ -45,7 +45,10 @@ pub fn stand_in(
         };
         let known = instance.rider(person_id).is_some() && instance.place(place_id).is_some();
         let seen = as_seen(signed, one.day, one);
-        let Some(work) = instance.work_of(&seen, one.level.as_ref()).filter(|_| known) else {
+        let Some(work) = instance
+            .work_of(&seen, one.level.as_ref())
+            .filter(|_| known)
+        else {
             continue;
         };
         found.push(Stood {

@@ -5,6 +5,7 @@ use cavesson_core::bounds::FieldError;
 use cavesson_core::ladder::Level;
 use cavesson_core::week::BookingKind;
 use cavesson_core::week::plan::{BrokenInWeek, PlannedRide, WeekInstance, Work, WorkKind, broken};
+use cavesson_core::week::usual::RIDE_MINUTES;
 use cavesson_store::BarnTransaction;
 use cavesson_store::booking::{self, Booking};
 use serde::Deserialize;
@@ -164,7 +165,7 @@ fn as_booked(
         signed,
         day,
         ride.from_min,
-        work.map_or(super::ride_options::RIDE_MINUTES, |work| work.minutes),
+        work.map_or(RIDE_MINUTES, |work| work.minutes),
     );
     let kind = match work.map(|work| work.kind) {
         Some(WorkKind::Outing) => BookingKind::Outing,
