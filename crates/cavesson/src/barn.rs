@@ -9,10 +9,13 @@ use cavesson_core::person::username::suggested_handle;
 use cavesson_core::person::{Clearance, Role};
 use cavesson_server::barn::access_links::make_link;
 use cavesson_server::records::archives;
-use cavesson_store::access_link::LinkKind;
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::person::{self, Person};
-use cavesson_store::{BarnTransaction, StoreError};
+use cavesson_store::BarnTransaction;
+use cavesson_store::StoreError;
+use cavesson_store::barn::access_link::LinkKind;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Person;
 use jiff::Timestamp;
 use sqlx::PgPool;
 use uuid::Uuid;
@@ -101,7 +104,7 @@ pub async fn run(task: Task) -> anyhow::Result<()> {
 
 async fn export(asked: Export) -> anyhow::Result<()> {
     let pool = serve::open(&asked.database_url).await?;
-    let barn = barn::by_handle(&pool, asked.handle.trim()).await?;
+    let barn = barns::by_handle(&pool, asked.handle.trim()).await?;
     let barn = barn.with_context(|| format!("no barn is called {}", asked.handle))?;
     let mut look = BarnTransaction::look(&pool, barn.barn_id).await?;
     let text = archives::written(&mut look).await?;
@@ -128,10 +131,10 @@ async fn import(asked: Import) -> anyhow::Result<()> {
     let pool = serve::open(&asked.database_url).await?;
     let stored = named(&pool, &short.barn).await?;
     let mut barn = BarnTransaction::begin(&pool, stored.barn_id).await?;
-    let put = cavesson_store::archive::put(&mut barn, &found).await;
+    let put = cavesson_store::records::archive::put(&mut barn, &found).await;
     if let Err(error) = put {
         drop(barn);
-        barn::remove_empty(&pool, stored.barn_id).await?;
+        barns::remove_empty(&pool, stored.barn_id).await?;
         return Err(error).context("nothing was stored");
     }
     let now = Timestamp::now();
@@ -169,7 +172,7 @@ async fn begin(new: New) -> anyhow::Result<()> {
         .iter()
         .find(|member| member.person.role == Role::Trainer && !member.has_password);
     let Some(trainer) = waiting else {
-        let stored = barn::own(&mut barn).await?;
+        let stored = barns::own(&mut barn).await?;
         println!(
             "{} is there; sign in as name@{}",
             stored.name, stored.handle
@@ -193,7 +196,7 @@ async fn own(pool: &PgPool, asked: bool) -> anyhow::Result<Option<Barn>> {
     if !asked {
         return Ok(None);
     }
-    let barns = barn::list(pool).await?;
+    let barns = barns::list(pool).await?;
     Ok(barns
         .into_iter()
         .find(|barn| !DEMO_HANDLES.contains(&barn.handle.as_str())))
@@ -212,7 +215,7 @@ async fn named(pool: &PgPool, name: &str) -> anyhow::Result<Barn> {
         quiet_outings_pct: 25,
     };
     let mut number = 1;
-    while let Err(error) = barn::add(pool, &stored).await {
+    while let Err(error) = barns::add(pool, &stored).await {
         if !matches!(error, StoreError::Taken { .. }) {
             return Err(error).context("the barn's name");
         }

@@ -14,7 +14,8 @@ use serde::Deserialize;
 use serde::de::DeserializeOwned;
 use serde_json::{Map, Value};
 
-use crate::{StoreError, StoreResult};
+use crate::StoreError;
+use crate::StoreResult;
 
 /// The form in which measures are stored now.
 pub const MEASURE_FORM: i16 = 1;

@@ -33,7 +33,7 @@ mod worked;
 mod young;
 
 use anyhow::Context;
-use cavesson_store::barn;
+use cavesson_store::barn::barns;
 use jiff::{Timestamp, tz::TimeZone};
 
 use crate::serve;
@@ -51,7 +51,7 @@ const TIME_ZONE: &str = "America/Denver";
 /// Fills the database, unless the demo is there already; prints the sign-ins.
 pub async fn run(arguments: Arguments) -> anyhow::Result<()> {
     let pool = serve::open(&arguments.database_url).await?;
-    if barn::by_handle(&pool, people::SALTGRASS.handle)
+    if barns::by_handle(&pool, people::SALTGRASS.handle)
         .await?
         .is_none()
     {

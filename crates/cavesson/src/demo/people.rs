@@ -5,7 +5,8 @@ use std::collections::HashMap;
 use cavesson_core::person::{Clearance, Role};
 use cavesson_core::yard::PlaceKind;
 use cavesson_store::BarnTransaction;
-use cavesson_store::person::{self, Person};
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Person;
 use uuid::Uuid;
 
 use super::horse::DemoHorse;

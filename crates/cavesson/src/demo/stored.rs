@@ -8,10 +8,12 @@ use cavesson_core::horse::{HorseSheet, Sex};
 use cavesson_core::ladder::Level;
 use cavesson_core::yard::{PlaceKind, PlaceSheet};
 use cavesson_store::BarnTransaction;
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::horse;
-use cavesson_store::place;
-use cavesson_store::program_day::{self, NewProgramDay};
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::place;
+use cavesson_store::day::program_day;
+use cavesson_store::day::program_day::NewProgramDay;
+use cavesson_store::horse::horses;
 use jiff::civil::time;
 use sqlx::PgPool;
 use uuid::Uuid;
@@ -36,7 +38,7 @@ pub async fn add(pool: &PgPool, demo: &DemoBarn, year: i16) -> anyhow::Result<()
         units: "us".into(),
         quiet_outings_pct: 25,
     };
-    barn::add(pool, &stored).await?;
+    barns::add(pool, &stored).await?;
     let mut barn = BarnTransaction::begin(pool, stored.barn_id).await?;
     let people = people::add(&mut barn, demo).await?;
     let mut places = Vec::new();
@@ -81,7 +83,7 @@ async fn add_horse(
         owner_id: demo.owner.and_then(|owner| ids.people.get(owner).copied()),
         program_id: None,
     };
-    horse::add(barn, horse_id, &sheet).await?;
+    horses::add(barn, horse_id, &sheet).await?;
     put_week(barn, demo, ids, horse_id, rider_id).await
 }
 

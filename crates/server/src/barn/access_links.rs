@@ -11,10 +11,16 @@ use cavesson_core::person::Role;
 use cavesson_core::person::username::{check_handle, check_new_password, check_username};
 use cavesson_core::text::check_text;
 use cavesson_core::week::trips::QUIET_OUTINGS_PCT;
-use cavesson_store::access_link::{self, AccessLink, LinkKind, NewAccessLink};
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::person::{self, Member};
-use cavesson_store::{BarnTransaction, session};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::access_link;
+use cavesson_store::barn::access_link::AccessLink;
+use cavesson_store::barn::access_link::LinkKind;
+use cavesson_store::barn::access_link::NewAccessLink;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Member;
+use cavesson_store::barn::session;
 use jiff::{SignedDuration, Timestamp};
 use serde::{Deserialize, Serialize};
 use sha2::{Digest, Sha256};
@@ -242,7 +248,7 @@ async fn look(
 ) -> Answer<Json<LinkShown>> {
     let link = working(&app, &word).await?;
     let mut look = BarnTransaction::look(&app.pool, link.barn_id).await?;
-    let barn = barn::own(&mut look).await?;
+    let barn = barns::own(&mut look).await?;
     let person = here(&mut look, link.person_id).await?.person;
     Ok(Json(LinkShown {
         purpose: match link.kind {
@@ -301,7 +307,7 @@ async fn take(
             units: new.units.word().to_owned(),
             quiet_outings_pct: i32::from(QUIET_OUTINGS_PCT),
         };
-        barn::change(&mut barn, &named).await?;
+        barns::change(&mut barn, &named).await?;
         member.person.name = new.trainer.trim().to_owned();
     }
     if let Some(sign_in) = taken.sign_in {
@@ -310,7 +316,7 @@ async fn take(
     person::change(&mut barn, &member.person, &member.clearance).await?;
     person::set_password_hash(&mut barn, link.person_id, &hash).await?;
     session::remove_others(&mut barn, link.person_id, None).await?;
-    let own = barn::own(&mut barn).await?;
+    let own = barns::own(&mut barn).await?;
     time_zone(&own)?;
     barn.commit().await?;
     session.cycle_id().await?;

@@ -5,7 +5,8 @@ use axum::http::StatusCode;
 use cavesson_core::bounds::{FieldError, NAME_LETTERS, PERCENT, together};
 use cavesson_core::text::check_text;
 use cavesson_core::week::trips::QUIET_OUTINGS_PCT;
-use cavesson_store::barn::{self, Barn};
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
 use jiff::tz::{self, TimeZone};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -84,7 +85,7 @@ async fn change(Trainer(signed): Trainer, Body(sheet): Body<BarnSheet>) -> Answe
         quiet_outings_pct: i32::from(sheet.quiet_outings_pct),
         ..signed.barn.clone()
     };
-    barn::change(&mut barn, &changed).await?;
+    barns::change(&mut barn, &changed).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
 }

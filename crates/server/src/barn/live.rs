@@ -9,8 +9,9 @@ use std::time::Duration;
 use axum::extract::State;
 use axum::response::Sse;
 use axum::response::sse::{Event, KeepAlive};
-use cavesson_store::horse;
-use cavesson_store::known::{CHANNEL, Change};
+use cavesson_store::horse::horses;
+use cavesson_store::horse::known::CHANNEL;
+use cavesson_store::horse::known::Change;
 use futures_util::stream::{Stream, StreamExt};
 use sqlx::PgPool;
 use sqlx::postgres::PgListener;
@@ -80,7 +81,7 @@ async fn listen(
     let barn_id = signed.barn.barn_id;
     let owned: Option<HashSet<_>> = match signed.only_horses_of() {
         Some(owner) => Some(
-            horse::everyone(&mut signed.look().await?, Some(owner))
+            horses::everyone(&mut signed.look().await?, Some(owner))
                 .await?
                 .into_iter()
                 .map(|horse| horse.horse_id)

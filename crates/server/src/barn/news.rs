@@ -5,7 +5,7 @@ use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::ladder::{Level, RungId, SkillId};
-use cavesson_store::news;
+use cavesson_store::barn::news;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;

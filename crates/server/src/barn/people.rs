@@ -10,9 +10,16 @@ use cavesson_core::person::hours::check_week;
 use cavesson_core::person::username::check_username;
 use cavesson_core::person::{Clearance, Role, WorkHours};
 use cavesson_core::text::check_text;
-use cavesson_store::access_link::{self, AccessLink, LinkKind};
-use cavesson_store::person::{self, Member, Person};
-use cavesson_store::{BarnTransaction, horse, session, work_hours};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::access_link;
+use cavesson_store::barn::access_link::AccessLink;
+use cavesson_store::barn::access_link::LinkKind;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Member;
+use cavesson_store::barn::person::Person;
+use cavesson_store::barn::session;
+use cavesson_store::barn::work_hours;
+use cavesson_store::horse::horses;
 use jiff::Timestamp;
 use jiff::civil::Time;
 use serde::{Deserialize, Serialize};
@@ -255,7 +262,7 @@ async fn check(barn: &mut BarnTransaction, sheet: &PersonSheet) -> Answer<Cleara
     ])
     .map_err(Problem::fields)?;
     let named = clearance.only_horses.as_deref().unwrap_or_default();
-    let known = horse::known(barn, named).await?;
+    let known = horses::known(barn, named).await?;
     let unknown = named.iter().enumerate();
     let missing: Vec<FieldError> = unknown
         .filter(|(_, horse_id)| !known.contains(horse_id))

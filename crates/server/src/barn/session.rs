@@ -7,8 +7,10 @@ use cavesson_core::bounds::{NOTE_LETTERS, PASSWORD_LETTERS};
 use cavesson_core::person::Role;
 use cavesson_core::text::check_optional_text;
 use cavesson_store::BarnTransaction;
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::person::{self, Person};
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Person;
 use serde::{Deserialize, Serialize};
 use tower_sessions::Session;
 use utoipa::ToSchema;
@@ -135,7 +137,7 @@ async fn look_up(app: &App, sign_in: &str) -> Answer<(Option<Barn>, Option<(Pers
         String::new()
     };
     let (name, handle) = sign_in.split_once('@').unwrap_or((&sign_in, ""));
-    let barn = barn::by_handle(&app.pool, handle).await?;
+    let barn = barns::by_handle(&app.pool, handle).await?;
     let barn_id = barn.as_ref().map_or(Uuid::nil(), |barn| barn.barn_id);
     let mut look = BarnTransaction::look(&app.pool, barn_id).await?;
     let found = person::by_sign_in(&mut look, name).await?;

@@ -3,8 +3,11 @@
 use axum::http::StatusCode;
 use cavesson_core::bounds::FieldError;
 use cavesson_core::cattle::health::{SignSeen, Treatment};
-use cavesson_store::cow_health::{self, Given, Sign};
-use cavesson_store::{BarnTransaction, cow};
+use cavesson_store::BarnTransaction;
+use cavesson_store::cattle::cow;
+use cavesson_store::cattle::cow_health;
+use cavesson_store::cattle::cow_health::Given;
+use cavesson_store::cattle::cow_health::Sign;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;

@@ -9,7 +9,9 @@ use cavesson_core::cattle::herd::CowStanding;
 use cavesson_core::cattle::rows::{self, CowRows, Usual};
 use cavesson_core::cattle::settle::{Settled, Settling};
 use cavesson_core::yard::{CattleKind, CattleLotSheet};
-use cavesson_store::{cow, cow_health, settling};
+use cavesson_store::cattle::cow;
+use cavesson_store::cattle::cow_health;
+use cavesson_store::cattle::settling;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -219,7 +221,7 @@ async fn put_settling(
         )
     })?;
     let mut barn = signed.write().await?;
-    if !cavesson_store::cattle_lot::is_there(&mut barn, new.lot_id).await? {
+    if !cavesson_store::barn::cattle_lot::is_there(&mut barn, new.lot_id).await? {
         return Err(no_lot());
     }
     let (by, at) = (signed.person.person_id, signed.now().timestamp());

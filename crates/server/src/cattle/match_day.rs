@@ -9,7 +9,9 @@ use cavesson_core::cattle::lately::tempo_of;
 use cavesson_core::cattle::matching::{Day, Horse, NotForIt, TempoAgainstDue, due, match_day};
 use cavesson_core::ladder::{AtHand, Ladder, Level};
 use cavesson_core::rep::turn::Tempo;
-use cavesson_store::{BarnTransaction, booking, horse};
+use cavesson_store::BarnTransaction;
+use cavesson_store::day::booking;
+use cavesson_store::horse::horses;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -156,7 +158,7 @@ async fn down_for_cattle(barn: &mut BarnTransaction, day: Date) -> Answer<Vec<Do
             down.push((horse_id, level));
         }
     }
-    let names: HashMap<Uuid, String> = horse::list(barn, None)
+    let names: HashMap<Uuid, String> = horses::list(barn, None)
         .await?
         .into_iter()
         .map(|horse| (horse.horse_id, horse.name))

@@ -9,10 +9,18 @@ use cavesson_core::week::usual::ride_minutes;
 use cavesson_core::week::{
     BookingKind, BusyTime, DayChange, DayHorse, DayPerson, DayPlace, DayPlan, broken_by,
 };
-use cavesson_store::booking::{self, Booking};
-use cavesson_store::fitting::{self, HorseRig};
-use cavesson_store::program_day::{self, ProgramDay};
-use cavesson_store::{BarnTransaction, StoreError, horse, person, place, work_hours};
+use cavesson_store::BarnTransaction;
+use cavesson_store::StoreError;
+use cavesson_store::barn::person;
+use cavesson_store::barn::place;
+use cavesson_store::barn::work_hours;
+use cavesson_store::day::booking;
+use cavesson_store::day::booking::Booking;
+use cavesson_store::day::program_day;
+use cavesson_store::day::program_day::ProgramDay;
+use cavesson_store::horse::horses;
+use cavesson_store::tack::fitting;
+use cavesson_store::tack::fitting::HorseRig;
 use jiff::civil::Date;
 use jiff::{Timestamp, ToSpan};
 use uuid::Uuid;
@@ -110,7 +118,7 @@ pub async fn read(app: &App, signed: &Signed, day: Date) -> Answer<DayOfBarn> {
     let busy = busy::on_day(&mut barn, signed, day).await?;
     let people = people_on(&mut barn, day, &busy).await?;
     let heat = weather::of_day(&mut barn, signed, day).await?;
-    let horses = horse::list(&mut barn, None).await?;
+    let horses = horses::list(&mut barn, None).await?;
     let rigs = fitting::rigs(&mut barn).await?;
     let places = place::list(&mut barn).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
@@ -242,7 +250,7 @@ pub async fn rides_on(
     let bookings = booking::on_days(barn, day, day).await?;
     let names = person::names(barn).await?;
     let places = place::list(barn).await?;
-    let horses = horse::list(barn, owner).await?;
+    let horses = horses::list(barn, owner).await?;
     let rides = bookings.into_iter().filter_map(|one| {
         if !one.kind.is_ridden() {
             return None;

@@ -3,7 +3,8 @@
 use axum::Json;
 use cavesson_core::week::Trips;
 use cavesson_core::week::trips::TRIPS_WEEKS;
-use cavesson_store::{booking, horse};
+use cavesson_store::day::booking;
+use cavesson_store::horse::horses;
 use jiff::ToSpan;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -43,7 +44,7 @@ async fn list(signed: Signed) -> Answer<Json<Vec<TripsOfHorse>>> {
     let today = signed.today();
     let wanted = signed.barn.quiet_pct();
     let mut barn = signed.look().await?;
-    let horses = horse::list(&mut barn, signed.only_horses_of()).await?;
+    let horses = horses::list(&mut barn, signed.only_horses_of()).await?;
     let from = today.saturating_sub((TRIPS_WEEKS * 7).days());
     let to = today.saturating_add(DAYS_AHEAD.days());
     let trips = booking::trips(&mut barn, from, to).await?;

@@ -9,9 +9,12 @@ use cavesson_core::bounds::{FORECAST_HOURS, FieldError};
 use cavesson_core::device::Device;
 use cavesson_core::heat::HeatHour;
 use cavesson_core::heat::forecast::{At, Forecast, read_csv, read_words};
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::weather::{self, WeatherHour};
-use cavesson_store::{BarnTransaction, device};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::device;
+use cavesson_store::day::weather;
+use cavesson_store::day::weather::WeatherHour;
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
 use jiff::{SignedDuration, Timestamp, ToSpan};
@@ -231,7 +234,7 @@ async fn ask_for_all(app: &App, service: &str) -> Result<(), String> {
         .timeout(MOST_WAIT)
         .build()
         .map_err(|error| error.to_string())?;
-    let barns = barn::list(&app.pool)
+    let barns = barns::list(&app.pool)
         .await
         .map_err(|error| error.to_string())?;
     for one in barns {

@@ -3,7 +3,8 @@
 use axum::Json;
 use axum::http::StatusCode;
 use cavesson_core::ground::GroundLay;
-use cavesson_store::lay::{self, Lay};
+use cavesson_store::ground::lay;
+use cavesson_store::ground::lay::Lay;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;

@@ -6,7 +6,7 @@ use cavesson_core::ground::course_plan::CoursePlan;
 use cavesson_core::ground::trail_pick::{Stands, Tomorrow, tomorrow};
 use cavesson_core::judge::State as Standing;
 use cavesson_core::ladder::Level;
-use cavesson_store::course;
+use cavesson_store::ground::course;
 use serde::Serialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;

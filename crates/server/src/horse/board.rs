@@ -6,7 +6,7 @@ use cavesson_core::day::days_between;
 use cavesson_core::judge::next::next_level;
 use cavesson_core::judge::track::{StiffSide, TrackStanding, stiff_side, tracks};
 use cavesson_core::judge::{Standing, State as LevelState, Verdict};
-use cavesson_store::horse;
+use cavesson_store::horse::horses;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -97,7 +97,7 @@ async fn show(
     let on = query.day(today.date())?;
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let stored = horse::list(&mut barn, owner).await?;
+    let stored = horses::list(&mut barn, owner).await?;
     let ids: Vec<Uuid> = stored.iter().map(|horse| horse.horse_id).collect();
     let judged = app.known.judged(barn, &ids, on).await?;
     Ok(Json(Board {

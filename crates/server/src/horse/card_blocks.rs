@@ -7,7 +7,7 @@ use cavesson_core::bounds::{FieldError, NOTE_LETTERS, check_planned_day};
 use cavesson_core::ladder::check::{check_fault, find_level};
 use cavesson_core::ladder::{FaultId, Ladder, Level, RungId, SkillId};
 use cavesson_core::text::check_text;
-use cavesson_store::card_block;
+use cavesson_store::horse::card_block;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;

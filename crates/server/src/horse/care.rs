@@ -8,7 +8,8 @@ use cavesson_core::bounds::{AGAIN_DAYS, FieldError, NOTE_LETTERS};
 use cavesson_core::horse::care::{REMINDED_DAYS, check_care_day};
 use cavesson_core::horse::{CareDue, CareKind, CareNote};
 use cavesson_core::text::check_optional_text;
-use cavesson_store::{care, horse};
+use cavesson_store::horse::care;
+use cavesson_store::horse::horses;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -113,7 +114,7 @@ async fn add(
         text: new.text,
         again_days: new.again_days,
     };
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     let made_by = signed.person.person_id;
     if !care::add(&mut barn, horse_id, &note, made_by).await? {
         return Err(Problem::id_conflict("/care_id", note.care_id));
@@ -144,7 +145,7 @@ async fn clear(
         .await?
         .ok_or_else(|| Problem::not_found("no such note in this barn"))?;
     // The horse first, as everywhere: two who store something about it wait in turn.
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     care::clear(&mut barn, care_id, clearing.cleared.then_some(today)).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], today).await;
@@ -196,7 +197,7 @@ async fn set_again(
     let horse_id = care::horse_of(&mut barn, care_id)
         .await?
         .ok_or_else(|| Problem::not_found("no such note in this barn"))?;
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     if !care::set_again(&mut barn, care_id, again.again_days).await? {
         return Err(does_not_come_again());
     }
@@ -214,7 +215,7 @@ async fn list_due(signed: Signed) -> Answer<Json<Vec<CareOfHorse>>> {
     let today = signed.today();
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let horses = horse::list(&mut barn, owner).await?;
+    let horses = horses::list(&mut barn, owner).await?;
     let notes = care::last_of_each(&mut barn, owner).await?;
     let since = today.saturating_sub(SEASON_LOOK_BACK_DAYS.days());
     let seasons = care::days_in_season(&mut barn, since).await?;

@@ -18,7 +18,7 @@ use cavesson_core::judge::{
     faults_seen, holes, level, words,
 };
 use cavesson_core::ride::quit_use::{QuitUse, quit_use};
-use cavesson_store::card_block;
+use cavesson_store::horse::card_block;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -240,7 +240,7 @@ async fn show(
 }
 
 fn page(
-    stored: cavesson_store::horse::Horse,
+    stored: cavesson_store::horse::horses::Horse,
     judged: &Judged,
     card: Vec<card_block::CardBlock>,
     year: i16,

@@ -5,7 +5,8 @@ use std::collections::HashMap;
 
 use cavesson_core::evidence::rider::RiderOffset;
 use cavesson_core::judge::words;
-use cavesson_store::{BarnTransaction, person};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::person;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;

@@ -9,8 +9,12 @@ use cavesson_core::horse::goal::check_goals;
 use cavesson_core::horse::rows::{self, HorseRows, Named};
 use cavesson_core::horse::{Goal, HorseSheet, HorseTrait, Sex};
 use cavesson_core::person::Role;
-use cavesson_store::horse::{self, Horse as StoredHorse};
-use cavesson_store::{BarnTransaction, goal, person, program};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::person;
+use cavesson_store::horse::goal;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::horses::Horse as StoredHorse;
+use cavesson_store::horse::program;
 use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -118,7 +122,7 @@ struct NewHorseRows {
 async fn list(signed: Signed) -> Answer<Json<Vec<Horse>>> {
     let year = signed.now().year();
     let owner = signed.only_horses_of();
-    let horses = horse::list(&mut signed.look().await?, owner).await?;
+    let horses = horses::list(&mut signed.look().await?, owner).await?;
     Ok(Json(
         horses
             .into_iter()
@@ -138,7 +142,7 @@ async fn everyone(signed: Signed) -> Answer<Json<Vec<HorseOfBarn>>> {
     let year = signed.now().year();
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let horses = horse::everyone(&mut barn, owner).await?;
+    let horses = horses::everyone(&mut barn, owner).await?;
     let people = person::names(&mut barn).await?;
     let programs = program_names(&mut barn).await?;
     let name_of = |named: &[(Uuid, String)], id: Option<Uuid>| {
@@ -175,7 +179,7 @@ async fn add(
     let mut barn = signed.write().await?;
     check_named(&mut barn, &sheet).await?;
     let horse_id = Uuid::now_v7();
-    horse::add(&mut barn, horse_id, &sheet.trimmed()).await?;
+    horses::add(&mut barn, horse_id, &sheet.trimmed()).await?;
     barn.commit().await?;
     Ok((StatusCode::CREATED, Json(HorseAdded { horse_id })))
 }
@@ -196,7 +200,7 @@ async fn add_rows(Trainer(signed): Trainer, Body(new): Body<NewHorseRows>) -> An
         .map(|member| (member.person.person_id, member.person.name))
         .collect();
     let programs = program_names(&mut barn).await?;
-    let horses = horse::everyone(&mut barn, None).await?;
+    let horses = horses::everyone(&mut barn, None).await?;
     let taken: Vec<String> = horses.into_iter().map(|horse| horse.name).collect();
     let named = Named {
         owners: &owners,
@@ -207,7 +211,7 @@ async fn add_rows(Trainer(signed): Trainer, Body(new): Body<NewHorseRows>) -> An
     let found = rows::read(&new.text, &named);
     if new.add && found.errors.is_empty() {
         for sheet in &found.horses {
-            horse::add(&mut barn, Uuid::now_v7(), sheet).await?;
+            horses::add(&mut barn, Uuid::now_v7(), sheet).await?;
         }
         barn.commit().await?;
         return Ok(Json(found).into_response());
@@ -277,8 +281,8 @@ async fn change(
     signed.horse(&mut barn, horse_id).await?;
     check_named(&mut barn, &sheet).await?;
     // Sex and program are part of what is known of it.
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
-    horse::change(&mut barn, horse_id, &sheet.trimmed(), signed.today()).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::change(&mut barn, horse_id, &sheet.trimmed(), signed.today()).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
@@ -344,8 +348,8 @@ async fn come_back(
 async fn put_home(signed: &Signed, horse_id: Uuid, at: Option<Timestamp>) -> Answer<StatusCode> {
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
-    horse::send_home(&mut barn, horse_id, at).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::send_home(&mut barn, horse_id, at).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
 }

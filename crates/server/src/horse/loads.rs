@@ -6,7 +6,7 @@ use cavesson_core::ladder::Ladder;
 use cavesson_core::load::ride::weight_of;
 use cavesson_core::load::words::cautions;
 use cavesson_core::load::{DayLoad, WeekLoad, WorkAsk, of_days, of_week, ride_load};
-use cavesson_store::load;
+use cavesson_store::horse::load;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;

@@ -11,7 +11,10 @@ use cavesson_core::judge::outcome::outcome;
 use cavesson_core::judge::{Outcome, Overrule, Verdict};
 use cavesson_core::ladder::check::find_level;
 use cavesson_core::ladder::{Level, RungId, SkillId};
-use cavesson_store::{BarnTransaction, horse, kept_verdict, overrule};
+use cavesson_store::BarnTransaction;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::kept_verdict;
+use cavesson_store::horse::overrule;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -85,7 +88,7 @@ async fn add(
     let day = signed.today();
     let (mut barn, judged) = judged_and_held(&app, &signed, horse_id, day).await?;
     overrule(&mut barn, &new, &judged, signed.person.person_id).await?;
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], day).await;
     Ok(StatusCode::CREATED)
@@ -105,14 +108,14 @@ async fn judged_and_held(
         signed.horse(&mut look, horse_id).await?;
         let judged = app.known.judged_horse(look, horse_id, day).await?;
         let mut barn = signed.write().await?;
-        let version = horse::hold_version(&mut barn, horse_id).await?;
+        let version = horses::hold_version(&mut barn, horse_id).await?;
         if version == Some(judged.version()) {
             return Ok((barn, judged));
         }
     }
     // Others keep storing: they wait this once.
     let mut barn = signed.write().await?;
-    horse::hold_version(&mut barn, horse_id).await?;
+    horses::hold_version(&mut barn, horse_id).await?;
     let read = app.known.read(&mut barn, &[horse_id], day).await?;
     let judged = app.known.judge(read, day).await?.pop();
     let judged = judged.ok_or_else(|| Problem::not_found("no such horse in this barn"))?;
@@ -183,7 +186,7 @@ async fn withdraw(
         .await?
         .ok_or_else(no_overrule)?;
     // The horse first, as everywhere: two who store something about it wait in turn.
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     if !overrule::withdraw(&mut barn, overrule_id).await? {
         return Err(no_overrule());
     }
@@ -239,7 +242,7 @@ async fn outcomes(State(app): State<App>, signed: Signed) -> Answer<Json<Outcome
     let today = signed.now();
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let horses: HashMap<Uuid, Horse> = horse::everyone(&mut barn, owner)
+    let horses: HashMap<Uuid, Horse> = horses::everyone(&mut barn, owner)
         .await?
         .into_iter()
         .map(|horse| (horse.horse_id, Horse::new(horse, today.year())))

@@ -9,7 +9,9 @@ use cavesson_core::bounds::FieldError;
 use cavesson_core::judge::{DropAnswer, Placing};
 use cavesson_core::ladder::Level;
 use cavesson_core::ladder::check::find_level;
-use cavesson_store::{drop_answer, horse, placing};
+use cavesson_store::horse::drop_answer;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::placing;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
@@ -91,7 +93,7 @@ async fn place(
     if !placing::add(&mut barn, horse_id, new.placing_id, &placing, made_by).await? {
         return Err(Problem::id_conflict("/placing_id", new.placing_id));
     }
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], day).await;
     Ok(StatusCode::CREATED)
@@ -119,7 +121,7 @@ async fn withdraw(
     if !placing::withdraw(&mut barn, placing_id).await? {
         return Err(no_placing());
     }
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok(StatusCode::NO_CONTENT)
@@ -179,7 +181,7 @@ async fn answer(
     if !drop_answer::add(&mut barn, horse_id, &answer, signed.person.person_id).await? {
         return Err(Problem::id_conflict("/answer_id", new.answer_id));
     }
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;
     Ok((StatusCode::CREATED, Json(KeptDropAnswer { answer })))

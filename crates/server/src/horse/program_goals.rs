@@ -5,7 +5,7 @@ use axum::http::StatusCode;
 use cavesson_core::bounds::RIDES_A_WEEK;
 use cavesson_core::horse::goal::check_levels;
 use cavesson_core::ladder::Level;
-use cavesson_store::program;
+use cavesson_store::horse::program;
 use serde::Deserialize;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;

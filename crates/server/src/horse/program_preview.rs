@@ -8,7 +8,7 @@ use axum::Json;
 use axum::extract::State;
 use cavesson_core::judge::{State as LevelState, Verdict};
 use cavesson_core::program::Program;
-use cavesson_store::horse;
+use cavesson_store::horse::horses;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
@@ -78,7 +78,7 @@ async fn preview(
 ) -> Answer<Json<Preview>> {
     let ladder = fitted(&previewed.content)?;
     let mut barn = signed.look().await?;
-    let horses = horse::list(&mut barn, None).await?;
+    let horses = horses::list(&mut barn, None).await?;
     let names: HashMap<Uuid, String> = horses
         .iter()
         .map(|horse| (horse.horse_id, horse.name.clone()))

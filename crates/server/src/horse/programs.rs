@@ -7,9 +7,12 @@ use cavesson_core::bounds::FieldError;
 use cavesson_core::ladder::Level;
 use cavesson_core::ladder::{Ladder, LadderFile};
 use cavesson_core::program::Program;
-use cavesson_store::horse_program::SINCE_EVER;
-use cavesson_store::program::{self, Made, ProgramVersion};
-use cavesson_store::{horse, horse_program};
+use cavesson_store::horse::horse_program;
+use cavesson_store::horse::horse_program::SINCE_EVER;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::program;
+use cavesson_store::horse::program::Made;
+use cavesson_store::horse::program::ProgramVersion;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
@@ -131,7 +134,7 @@ struct HorseProgram {
 async fn list(signed: Signed) -> Answer<Json<Vec<ProgramBrief>>> {
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let horses = horse::list(&mut barn, owner).await?;
+    let horses = horses::list(&mut barn, owner).await?;
     let programs = program::in_use(&mut barn).await?;
     let meant = program::meant(&mut barn).await?;
     Ok(Json(
@@ -247,14 +250,14 @@ async fn change(
     check(&changed.content)?;
     let made = made(&signed);
     let mut barn = signed.write().await?;
-    let on_it: Vec<Uuid> = horse::list(&mut barn, None)
+    let on_it: Vec<Uuid> = horses::list(&mut barn, None)
         .await?
         .into_iter()
         .filter(|horse| horse.program_id == Some(program_id))
         .map(|horse| horse.horse_id)
         .collect();
     // The horses first, as everywhere: two who store something about one wait in turn.
-    horse::raise_versions(&mut barn, &on_it).await?;
+    horses::raise_versions(&mut barn, &on_it).await?;
     let in_use = program::versions(&mut barn, program_id).await?;
     let in_use = in_use.first().ok_or_else(no_program)?;
     if in_use.version != changed.from_version {
@@ -310,7 +313,7 @@ async fn put_horse(
     {
         return Err(no_program());
     }
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     horse_program::put(&mut barn, horse_id, put.program_id, from).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &[horse_id], signed.today()).await;

@@ -4,8 +4,10 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use cavesson_core::evidence::riders_from::in_use;
-use cavesson_store::known::{self, KnownVersion};
-use cavesson_store::{BarnTransaction, rider_offset};
+use cavesson_store::BarnTransaction;
+use cavesson_store::horse::known;
+use cavesson_store::horse::known::KnownVersion;
+use cavesson_store::horse::rider_offset;
 use jiff::civil::Date;
 use moka::sync::Cache;
 use uuid::Uuid;

@@ -6,10 +6,14 @@ use std::sync::Arc;
 
 use cavesson_core::ladder::{Ladder, LadderFile};
 use cavesson_core::program::Program;
-use cavesson_store::horse_program::{OnProgram, VersionFrom};
-use cavesson_store::known::KnownVersion;
-use cavesson_store::program::{self, ProgramVersion};
-use cavesson_store::{BarnTransaction, StoreResult, horse_program};
+use cavesson_store::BarnTransaction;
+use cavesson_store::StoreResult;
+use cavesson_store::horse::horse_program;
+use cavesson_store::horse::horse_program::OnProgram;
+use cavesson_store::horse::horse_program::VersionFrom;
+use cavesson_store::horse::known::KnownVersion;
+use cavesson_store::horse::program;
+use cavesson_store::horse::program::ProgramVersion;
 use jiff::civil::Date;
 use moka::sync::Cache;
 use uuid::Uuid;
@@ -252,7 +256,7 @@ impl Ladders {
         horse_ids: &[Uuid],
         on: Date,
     ) -> StoreResult<HashMap<Uuid, HorseLadder>> {
-        let versions = cavesson_store::known::versions(barn, horse_ids).await?;
+        let versions = cavesson_store::horse::known::versions(barn, horse_ids).await?;
         self.in_use(barn, versions.iter(), on).await
     }
 }

@@ -5,10 +5,15 @@
 use std::time::Duration;
 
 use cavesson_core::judge::held_words;
-use cavesson_store::barn;
-use cavesson_store::kept_verdict::{self, KeptVerdict, MadeWith};
-use cavesson_store::news::{self, NewNews, NewsKind};
-use cavesson_store::{BarnTransaction, horse};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::news;
+use cavesson_store::barn::news::NewNews;
+use cavesson_store::barn::news::NewsKind;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::kept_verdict;
+use cavesson_store::horse::kept_verdict::KeptVerdict;
+use cavesson_store::horse::kept_verdict::MadeWith;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -131,7 +136,7 @@ pub async fn keep_each_day(app: App) {
 
 /// Keeps what has changed by date in every barn whose last kept day is over.
 async fn keep_days(app: &App) -> Answer<()> {
-    for barn in barn::list(&app.pool).await? {
+    for barn in barns::list(&app.pool).await? {
         let Ok(zone) = time_zone(&barn) else {
             continue;
         };
@@ -144,7 +149,7 @@ async fn keep_days(app: &App) -> Answer<()> {
             tracing::error!(%problem, barn_id = %barn.barn_id, "histories were not told anew");
         }
         let mut look = BarnTransaction::look(&app.pool, barn.barn_id).await?;
-        let due = horse::judged_before(&mut look, today).await?;
+        let due = horses::judged_before(&mut look, today).await?;
         drop(look);
         for horse_id in due {
             judge_and_keep(app, barn.barn_id, &[horse_id], today).await;

@@ -7,7 +7,7 @@ use cavesson_core::horse::{CareNote, Sex};
 use cavesson_core::judge::{DropAnswer, HorseFile, KeptIntake, Overrule, Placing, RideFacts};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
-use cavesson_store::known::BlockFault;
+use cavesson_store::horse::known::BlockFault;
 use jiff::civil::Date;
 use uuid::Uuid;
 

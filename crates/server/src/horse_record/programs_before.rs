@@ -2,7 +2,8 @@
 
 use std::collections::HashMap;
 
-use cavesson_store::horse_program::{OnProgram, VersionFrom};
+use cavesson_store::horse::horse_program::OnProgram;
+use cavesson_store::horse::horse_program::VersionFrom;
 use jiff::civil::Date;
 use uuid::Uuid;
 

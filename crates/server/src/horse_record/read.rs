@@ -4,8 +4,14 @@
 use std::collections::HashSet;
 use std::sync::Arc;
 
-use cavesson_store::known::{self, KnownVersion, Left, NewlyKnown};
-use cavesson_store::{BarnTransaction, drop_answer, intake, placing};
+use cavesson_store::BarnTransaction;
+use cavesson_store::horse::drop_answer;
+use cavesson_store::horse::known;
+use cavesson_store::horse::known::KnownVersion;
+use cavesson_store::horse::known::Left;
+use cavesson_store::horse::known::NewlyKnown;
+use cavesson_store::horse::placing;
+use cavesson_store::ride::intake;
 use uuid::Uuid;
 
 use super::known::Known;

@@ -6,8 +6,12 @@ use std::collections::HashMap;
 use cavesson_core::judge::{Standing, State};
 use cavesson_core::ladder::Level;
 use cavesson_core::plain::{count, lower};
-use cavesson_store::news::{self, NewNews, NewsKind};
-use cavesson_store::{BarnTransaction, horse, kept_verdict};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::news;
+use cavesson_store::barn::news::NewNews;
+use cavesson_store::barn::news::NewsKind;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::kept_verdict;
 use jiff::civil::Date;
 use uuid::Uuid;
 
@@ -24,7 +28,7 @@ pub async fn retell(app: &App, barn_id: Uuid, today: Date) -> Answer<()> {
     if news::told_form(&mut look).await? == Some(FORM) {
         return Ok(());
     }
-    let horses = horse::list(&mut look, None).await?;
+    let horses = horses::list(&mut look, None).await?;
     let ids: Vec<Uuid> = horses.into_iter().map(|horse| horse.horse_id).collect();
     let mut before: HashMap<Uuid, HashMap<(String, String), String>> = HashMap::new();
     for horse_id in &ids {

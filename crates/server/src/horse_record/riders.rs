@@ -1,7 +1,9 @@
 //! How riders differ, found anew each day from the days before it.
 
 use cavesson_core::evidence::rider::{LOOK_BACK_DAYS, RiderDay, rider_offsets};
-use cavesson_store::{BarnTransaction, horse, rider_offset};
+use cavesson_store::BarnTransaction;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::rider_offset;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -17,7 +19,7 @@ pub async fn compare(app: &App, barn_id: Uuid, today: Date) -> Answer<()> {
     if rider_offset::is_compared(&mut look, today).await? {
         return Ok(());
     }
-    let horses = horse::list(&mut look, None).await?;
+    let horses = horses::list(&mut look, None).await?;
     let ids: Vec<Uuid> = horses.into_iter().map(|horse| horse.horse_id).collect();
     let read = app.known.read(&mut look, &ids, today).await?;
     drop(look);

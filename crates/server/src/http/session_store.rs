@@ -5,7 +5,8 @@ use std::time::Duration;
 
 use async_trait::async_trait;
 use cavesson_store::StoreError;
-use cavesson_store::session::{self, Session};
+use cavesson_store::barn::session;
+use cavesson_store::barn::session::Session;
 use serde_json::Value;
 use sha2::{Digest, Sha256};
 use sqlx::PgPool;

@@ -8,9 +8,12 @@
 use axum::extract::{FromRef, FromRequestParts};
 use axum::http::request::Parts;
 use cavesson_core::bounds::FieldError;
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::person::{self, Person};
-use cavesson_store::{BarnTransaction, horse};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Person;
+use cavesson_store::horse::horses;
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
 use jiff::{SignedDuration, Timestamp, Zoned};
@@ -161,9 +164,9 @@ impl Signed {
     ///
     /// # Errors
     /// Not found, also for another barn's horse.
-    pub async fn horse(&self, barn: &mut BarnTransaction, horse_id: Uuid) -> Answer<horse::Horse> {
+    pub async fn horse(&self, barn: &mut BarnTransaction, horse_id: Uuid) -> Answer<horses::Horse> {
         let owner = self.only_horses_of();
-        horse::find(barn, horse_id, owner)
+        horses::find(barn, horse_id, owner)
             .await?
             .ok_or_else(|| Problem::not_found("no such horse in this barn"))
     }
@@ -186,7 +189,7 @@ where
         let person = person::find(&mut look, signed_in.person_id)
             .await?
             .ok_or_else(Problem::not_signed_in)?;
-        let barn = barn::own(&mut look).await?;
+        let barn = barns::own(&mut look).await?;
         drop(look);
         let time_zone = time_zone(&barn)?;
         Ok(Signed {

@@ -7,9 +7,13 @@ use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::{LINK_DAYS, NAME_LETTERS, together};
 use cavesson_core::text::check_text;
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::horse_link::{self, HorseLink};
-use cavesson_store::{BarnTransaction, horse, owner_report};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::horse::horses;
+use cavesson_store::owners::horse_link;
+use cavesson_store::owners::horse_link::HorseLink;
+use cavesson_store::owners::owner_report;
 use jiff::civil::Date;
 use jiff::{SignedDuration, Timestamp};
 use serde::{Deserialize, Serialize};
@@ -205,7 +209,7 @@ async fn opened(app: &App, word: &str) -> Answer<Opened> {
     let link = found.filter(works).ok_or_else(none)?;
     let mut write = BarnTransaction::begin(&app.pool, link.barn_id).await?;
     horse_link::opened(&mut write, link.link_id, now).await?;
-    let barn = barn::own(&mut write).await?;
+    let barn = barns::own(&mut write).await?;
     write.commit().await?;
     let today = now.to_zoned(time_zone(&barn)?).date();
     Ok(Opened { link, barn, today })
@@ -226,7 +230,7 @@ async fn open(
 ) -> Answer<Json<OwnersView>> {
     let Opened { link, barn, today } = opened(&app, &word).await?;
     let mut look = BarnTransaction::look(&app.pool, link.barn_id).await?;
-    let horse = horse::find(&mut look, link.horse_id, None).await?;
+    let horse = horses::find(&mut look, link.horse_id, None).await?;
     drop(look);
     let horse =
         horse.ok_or_else(|| Problem::not_found("this horse is not in the barn any more"))?;

@@ -9,9 +9,16 @@ use axum::response::{IntoResponse, Response};
 use cavesson_core::bounds::FieldError;
 use cavesson_core::horse::{CareDue, CareKind, CareNote};
 use cavesson_core::week::BookingKind;
-use cavesson_store::booking::{self, Booking};
-use cavesson_store::calendar_link::{self, CalendarLink};
-use cavesson_store::{BarnTransaction, barn, care, horse, person, place};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::person;
+use cavesson_store::barn::place;
+use cavesson_store::day::booking;
+use cavesson_store::day::booking::Booking;
+use cavesson_store::day::calendar_link;
+use cavesson_store::day::calendar_link::CalendarLink;
+use cavesson_store::horse::care;
+use cavesson_store::horse::horses;
 use icalendar::{Calendar, Component, Event, EventLike};
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
@@ -112,7 +119,7 @@ struct Names {
 
 impl Names {
     async fn read(barn: &mut BarnTransaction) -> Answer<Names> {
-        let horses = horse::everyone(barn, None).await?.into_iter();
+        let horses = horses::everyone(barn, None).await?.into_iter();
         let places = place::list(barn).await?.into_iter();
         Ok(Names {
             people: person::names(barn).await?,
@@ -227,7 +234,7 @@ async fn read(State(app): State<App>, UrlPath(word): UrlPath<String>) -> Answer<
     let link = found.ok_or_else(none)?;
     let kind = CalendarOf::of_word(&link.kind).ok_or_else(none)?;
     let mut look = BarnTransaction::look(&app.pool, link.barn_id).await?;
-    let zone = time_zone(&barn::own(&mut look).await?)?;
+    let zone = time_zone(&barns::own(&mut look).await?)?;
     let names = Names::read(&mut look).await?;
     let name = names.of(kind, Some(link.of_id)).ok_or_else(none)?;
     let now = app.clock.now();

@@ -9,9 +9,10 @@ use cavesson_core::ladder::Level;
 use cavesson_core::week::BookingKind;
 use cavesson_core::week::booking::minutes_of;
 use cavesson_core::week::usual;
-use cavesson_store::card_block;
-use cavesson_store::horse;
-use cavesson_store::ride::{self, Ride};
+use cavesson_store::horse::card_block;
+use cavesson_store::horse::horses;
+use cavesson_store::ride::rides;
+use cavesson_store::ride::rides::Ride;
 use jiff::Timestamp;
 use jiff::civil::{Date, Time};
 use serde::Serialize;
@@ -145,8 +146,8 @@ async fn today(State(app): State<App>, signed: Signed) -> Answer<Json<Today>> {
     lay_out(&app, &signed, day).await?;
     let mut barn = signed.look().await?;
     let booked = rides_on(&mut barn, &signed, day, owner).await?;
-    let rides = ride::on_day(&mut barn, day).await?;
-    let (stored, others): (Vec<_>, Vec<_>) = horse::list(&mut barn, owner)
+    let rides = rides::on_day(&mut barn, day).await?;
+    let (stored, others): (Vec<_>, Vec<_>) = horses::list(&mut barn, owner)
         .await?
         .into_iter()
         .partition(|horse| {
@@ -213,7 +214,7 @@ fn aim(judged: &Judged, level: &Level) -> Option<Aim> {
 
 fn string_horse(
     booked: RideBooked,
-    horse: &horse::Horse,
+    horse: &horses::Horse,
     judged: &Judged,
     card: Vec<card_block::CardBlock>,
     rides: &[Ride],

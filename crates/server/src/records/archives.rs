@@ -9,9 +9,13 @@ use axum::response::{IntoResponse, Response};
 use cavesson_core::bounds::FieldError;
 use cavesson_core::exchange::archive::read::read;
 use cavesson_core::exchange::archive::{Archive, FORMAT, Summary, VERSION, summary, tables};
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::person::{self, Person};
-use cavesson_store::{BarnTransaction, StoreResult, archive};
+use cavesson_store::BarnTransaction;
+use cavesson_store::StoreResult;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Person;
+use cavesson_store::records::archive;
 use serde::{Deserialize, Serialize};
 use tower_sessions::Session;
 use utoipa::{IntoParams, ToSchema};
@@ -181,5 +185,5 @@ pub async fn bring(
     }
     let person = person::find(barn, goes_on_as).await?;
     let person = person.ok_or_else(|| Problem::not_found("nobody of the archive has this id"))?;
-    Ok((person, barn::own(barn).await?))
+    Ok((person, barns::own(barn).await?))
 }

@@ -16,9 +16,16 @@ use cavesson_core::person::Role;
 use cavesson_core::ride::clock;
 use cavesson_core::text::check_text;
 use cavesson_core::yard::CattleKind;
-use cavesson_store::import::{self, NewImport};
-use cavesson_store::rep::{self, PlacedRep};
-use cavesson_store::{BarnTransaction, cattle_lot, course, cow, horse, person};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::cattle_lot;
+use cavesson_store::barn::person;
+use cavesson_store::cattle::cow;
+use cavesson_store::ground::course;
+use cavesson_store::horse::horses;
+use cavesson_store::records::import;
+use cavesson_store::records::import::NewImport;
+use cavesson_store::ride::rep;
+use cavesson_store::ride::rep::PlacedRep;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use jiff::tz::TimeZone;
@@ -188,7 +195,7 @@ async fn bring_in(
         at: now,
     };
     let touched = touched(&found);
-    horse::raise_versions(&mut barn, &touched).await?;
+    horses::raise_versions(&mut barn, &touched).await?;
     import::add(&mut barn, &new).await?;
     store(&mut barn, &signed, import_id, &found, now).await?;
     barn.commit().await?;
@@ -230,7 +237,7 @@ async fn undo(
         Some(true) => {}
     }
     let touched = import::horses_of(&mut barn, import_id).await?;
-    horse::raise_versions(&mut barn, &touched).await?;
+    horses::raise_versions(&mut barn, &touched).await?;
     import::undo(&mut barn, import_id, &touched, app.clock.now()).await?;
     barn.commit().await?;
     judge_and_keep(&app, signed.barn.barn_id, &touched, signed.today()).await;
@@ -274,7 +281,7 @@ async fn names(
             .map(|one| (one.person.person_id, one.person.name.clone()))
             .collect()
     };
-    let horses = horse::everyone(barn, None).await?;
+    let horses = horses::everyone(barn, None).await?;
     let mut lots = Vec::new();
     for lot in cattle_lot::list(barn).await? {
         if lot.put_away_at.is_some() {
@@ -378,7 +385,7 @@ async fn store(
     let mut horses = Vec::new();
     for sheet in &found.horses {
         let horse_id = Uuid::now_v7();
-        horse::add(barn, horse_id, &sheet.clone().trimmed()).await?;
+        horses::add(barn, horse_id, &sheet.clone().trimmed()).await?;
         horses.push(horse_id);
     }
     import::mark_horses(barn, import_id, &horses).await?;

@@ -14,10 +14,15 @@ use cavesson_core::report::review::{HorseReview, ReviewedHorse, review};
 use cavesson_core::report::worked::TimedRide;
 use cavesson_core::week::Trips;
 use cavesson_core::week::usual::RIDES_A_WEEK;
-use cavesson_store::horse::Horse as StoredHorse;
-use cavesson_store::load::LoadRide;
-use cavesson_store::program::ProgramMeant;
-use cavesson_store::{booking, horse, load, overrule, person, program};
+use cavesson_store::barn::person;
+use cavesson_store::day::booking;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::horses::Horse as StoredHorse;
+use cavesson_store::horse::load;
+use cavesson_store::horse::load::LoadRide;
+use cavesson_store::horse::overrule;
+use cavesson_store::horse::program;
+use cavesson_store::horse::program::ProgramMeant;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
@@ -156,7 +161,7 @@ struct Read {
 
 async fn reviewed(app: &App, signed: &Signed, from: Date, to: Date) -> Answer<Vec<HorseReview>> {
     let mut barn = signed.look().await?;
-    let horses = horse::everyone(&mut barn, None).await?;
+    let horses = horses::everyone(&mut barn, None).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let owners = person::names(&mut barn).await?.into_iter().collect();
     let mut rides = HashMap::new();
@@ -178,7 +183,7 @@ async fn reviewed(app: &App, signed: &Signed, from: Date, to: Date) -> Answer<Ve
         }
     }
     let trips = booking::trips(&mut barn, from, to).await?;
-    let added = horse::added_at(&mut barn).await?.into_iter();
+    let added = horses::added_at(&mut barn).await?.into_iter();
     let meant = program::meant(&mut barn).await?;
     let gone = horses.iter().filter_map(|horse| {
         let day = signed.day_of(horse.sent_home_at?);
@@ -283,7 +288,7 @@ impl Read {
 async fn decided(app: &App, signed: &Signed, from: Date, to: Date) -> Answer<Vec<OverruleOutcome>> {
     let today = signed.now();
     let mut barn = signed.look().await?;
-    let horses = horse::everyone(&mut barn, None).await?;
+    let horses = horses::everyone(&mut barn, None).await?;
     let kept = overrule::list(&mut barn, None).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let judged = app.known.judged(barn, &ids, today.date()).await?;

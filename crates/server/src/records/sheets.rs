@@ -9,8 +9,11 @@ use axum::extract::State;
 use axum::http::header;
 use axum::response::{IntoResponse, Response};
 use cavesson_core::exchange::sheet::{Sheet, SheetWriter, give_cells};
-use cavesson_store::sheet::{self, AskOfSheet, Cells};
-use cavesson_store::{BarnTransaction, horse};
+use cavesson_store::BarnTransaction;
+use cavesson_store::horse::horses;
+use cavesson_store::records::sheet;
+use cavesson_store::records::sheet::AskOfSheet;
+use cavesson_store::records::sheet::Cells;
 use futures_util::StreamExt;
 use serde::Serialize;
 use tokio::sync::mpsc::{Sender, channel};
@@ -90,7 +93,7 @@ async fn take(
         Problem::not_found(format!("no sheet {word}; they are {}", all.join(", ")))
     })?;
     let mut barn = signed.look().await?;
-    let horses = horse::everyone(&mut barn, None).await?;
+    let horses = horses::everyone(&mut barn, None).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let ladders = app
         .known

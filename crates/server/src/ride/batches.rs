@@ -11,9 +11,18 @@ use cavesson_core::ladder::Ladder;
 use cavesson_core::rep::Measure;
 use cavesson_core::ride::batch::FORM;
 use cavesson_core::ride::{Batch, clock};
-use cavesson_store::rep::PlacedRep;
-use cavesson_store::ride::{PlacedRide, RideOfRep};
-use cavesson_store::{BarnTransaction, cow, gear, horse, person, rep, ride, ride_block, ride_work};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::gear;
+use cavesson_store::barn::person;
+use cavesson_store::cattle::cow;
+use cavesson_store::cattle::ride_work;
+use cavesson_store::horse::horses;
+use cavesson_store::ride::rep;
+use cavesson_store::ride::rep::PlacedRep;
+use cavesson_store::ride::ride_block;
+use cavesson_store::ride::rides;
+use cavesson_store::ride::rides::PlacedRide;
+use cavesson_store::ride::rides::RideOfRep;
 use jiff::{SignedDuration, Timestamp};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -108,7 +117,7 @@ async fn store(
     check_cattle(&mut barn, &batch).await?;
     let mut rides = rides_of(&mut barn, &batch).await?;
     let touched = touched(&batch, &rides);
-    horse::raise_versions(&mut barn, &touched).await?;
+    horses::raise_versions(&mut barn, &touched).await?;
     store_rides(&mut barn, &signed, &batch, shift, now).await?;
     // What is known of a ride stays, its start too.
     rides.extend(rides_of(&mut barn, &batch).await?);
@@ -138,7 +147,7 @@ async fn rides_of(barn: &mut BarnTransaction, batch: &Batch) -> Answer<Rides> {
     let named = batch.rides.iter().map(|ride| ride.ride_id);
     let ids: HashSet<Uuid> = of_reps.chain(named).collect();
     let ids: Vec<Uuid> = ids.into_iter().collect();
-    let stored = ride::of_reps(barn, &ids).await?;
+    let stored = rides::of_reps(barn, &ids).await?;
     Ok(stored
         .into_iter()
         .map(|ride| (ride.ride_id, ride))
@@ -169,7 +178,7 @@ fn soft(batch: &Batch, rides: &Rides, ladders: &HashMap<Uuid, HorseLadder>) -> V
 
 async fn check_horses(barn: &mut BarnTransaction, batch: &Batch) -> Answer<()> {
     let named: Vec<Uuid> = batch.rides.iter().map(|ride| ride.horse_id).collect();
-    let known: HashSet<Uuid> = horse::known(barn, &named).await?.into_iter().collect();
+    let known: HashSet<Uuid> = horses::known(barn, &named).await?.into_iter().collect();
     let missing = named
         .iter()
         .enumerate()
@@ -315,7 +324,7 @@ async fn store_rides(
                 .from_tape
                 .map_or(signed.person.person_id, |tape| tape.rider_id),
         };
-        if !ride::put(barn, &placed).await? {
+        if !rides::put(barn, &placed).await? {
             changed.push(FieldError::new(
                 format!("{at}/ride_id"),
                 format!("ride {} is known with another horse or start", ride.ride_id),

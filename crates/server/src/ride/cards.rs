@@ -12,8 +12,13 @@ use cavesson_core::horse::HorseTrait;
 use cavesson_core::judge::holes;
 use cavesson_core::ladder::AtHand;
 use cavesson_core::week::booking::minutes_of;
-use cavesson_store::program_day::{self, ProgramDay};
-use cavesson_store::{BarnTransaction, booking, card_block, horse, ride};
+use cavesson_store::BarnTransaction;
+use cavesson_store::day::booking;
+use cavesson_store::day::program_day;
+use cavesson_store::day::program_day::ProgramDay;
+use cavesson_store::horse::card_block;
+use cavesson_store::horse::horses;
+use cavesson_store::ride::rides;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -79,14 +84,14 @@ pub fn card_of(judged: &Judged, day: &Day) -> Arc<Card> {
 pub async fn day_of(
     barn: &mut BarnTransaction,
     signed: &Signed,
-    horse: &horse::Horse,
+    horse: &horses::Horse,
     on: Date,
 ) -> Answer<Day> {
     let planned = planned_on(barn, signed, horse.horse_id, on).await?;
     let blocks = card_block::of_horse_from(barn, horse.horse_id, on).await?;
     let blocks: Vec<card_block::CardBlock> =
         blocks.into_iter().filter(|block| block.day == on).collect();
-    let quiet_min = ride::quiet_minutes(barn, horse.horse_id, on).await?;
+    let quiet_min = rides::quiet_minutes(barn, horse.horse_id, on).await?;
     let heat = weather::of_day(barn, signed, on).await?;
     let minute = match &planned {
         Some(planned) => minutes_of(planned.starts_at),
@@ -133,7 +138,7 @@ pub fn with_heat(day: Day, heat: Option<&HeatHour>) -> Day {
 
 /// The same from what has been read.
 pub fn day_with(
-    horse: &horse::Horse,
+    horse: &horses::Horse,
     planned: Option<&ProgramDay>,
     blocks: &[card_block::CardBlock],
     quiet_min: Vec<f64>,
@@ -218,8 +223,8 @@ async fn set_traits(
     named.traits.dedup();
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
-    horse::set_traits(&mut barn, horse_id, &named.traits).await?;
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::set_traits(&mut barn, horse_id, &named.traits).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     barn.commit().await?;
     Ok(StatusCode::NO_CONTENT)
 }

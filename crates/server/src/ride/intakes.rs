@@ -11,8 +11,12 @@ use cavesson_core::intake::{BarnHorse, Belief, IntakeAsk, Model, Story, found};
 use cavesson_core::judge::{BrakeLimit, KeptIntake, ShownAtIntake};
 use cavesson_core::ladder::{Ladder, Level};
 use cavesson_core::rep::Rep;
-use cavesson_store::intake::{self, IntakeRide, StoredIntake};
-use cavesson_store::{BarnTransaction, horse, known};
+use cavesson_store::BarnTransaction;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::known;
+use cavesson_store::ride::intake;
+use cavesson_store::ride::intake::IntakeRide;
+use cavesson_store::ride::intake::StoredIntake;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -236,7 +240,7 @@ async fn find_one(
         .await?;
     let mut barn = BarnTransaction::begin(&app.pool, barn_id).await?;
     intake::put(&mut barn, horse_id, version, ladder_version, &found).await?;
-    horse::raise_versions(&mut barn, &[horse_id]).await?;
+    horses::raise_versions(&mut barn, &[horse_id]).await?;
     barn.commit().await?;
     Ok(())
 }

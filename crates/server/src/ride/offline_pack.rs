@@ -9,7 +9,8 @@ use cavesson_core::intake::{BarnHorse, IntakeAsk};
 use cavesson_core::judge::BrakeLimit;
 use cavesson_core::program::Program;
 use cavesson_core::rep::Rep;
-use cavesson_store::{intake, ride};
+use cavesson_store::ride::intake;
+use cavesson_store::ride::rides;
 use jiff::civil::Date;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -85,7 +86,7 @@ async fn show(
     let mut barn = signed.look().await?;
     let horse = signed.horse(&mut barn, horse_id).await?;
     let day = cards::day_of(&mut barn, &signed, &horse, date).await?;
-    let last_note = ride::last_note(&mut barn, horse_id, date).await?;
+    let last_note = rides::last_note(&mut barn, horse_id, date).await?;
     let read = app.known.read(&mut barn, &[horse_id], date).await?.pop();
     let ReadHorse {
         known,

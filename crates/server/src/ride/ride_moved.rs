@@ -4,7 +4,9 @@ use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::bounds::FieldError;
-use cavesson_store::{horse, ride, ride_horse};
+use cavesson_store::horse::horses;
+use cavesson_store::ride::ride_horse;
+use cavesson_store::ride::rides;
 use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -58,7 +60,7 @@ async fn put(
     Body(RideHorse { horse_id }): Body<RideHorse>,
 ) -> Answer<StatusCode> {
     let mut barn = signed.write().await?;
-    if horse::find(&mut barn, horse_id, None).await?.is_none() {
+    if horses::find(&mut barn, horse_id, None).await?.is_none() {
         return Err(Problem::fields_not_found(vec![FieldError::new(
             "/horse_id",
             "no horse of this barn has this id",
@@ -69,7 +71,7 @@ async fn put(
         return Ok(StatusCode::NO_CONTENT);
     }
     let both = [before, horse_id];
-    let versions = horse::raise_versions(&mut barn, &both).await?;
+    let versions = horses::raise_versions(&mut barn, &both).await?;
     // Both horses are held now; the ride may have moved while that was waited for.
     if find(&mut barn, &signed, ride_id).await?.horse_id != before {
         return Err(Problem::keeps_the_barn(
@@ -116,8 +118,8 @@ async fn find(
     barn: &mut cavesson_store::BarnTransaction,
     signed: &Signed,
     ride_id: Uuid,
-) -> Answer<ride::Ride> {
-    ride::find(barn, ride_id, signed.only_horses_of())
+) -> Answer<rides::Ride> {
+    rides::find(barn, ride_id, signed.only_horses_of())
         .await?
         .ok_or_else(|| Problem::not_found("no such ride in this barn"))
 }

@@ -11,8 +11,15 @@ use cavesson_core::rep::Measure;
 use cavesson_core::ride::shares::two_rein_ride;
 use cavesson_core::ride::strip::strips;
 use cavesson_core::ride::{Exertion, Mood, RideEnd, RigFrom, Strip};
-use cavesson_store::timeline::{self, RepChange, TimelineRep};
-use cavesson_store::{BarnTransaction, gear, person, ride, ride_block, ride_share};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::gear;
+use cavesson_store::barn::person;
+use cavesson_store::ride::ride_block;
+use cavesson_store::ride::rides;
+use cavesson_store::ride::timeline;
+use cavesson_store::ride::timeline::RepChange;
+use cavesson_store::ride::timeline::TimelineRep;
+use cavesson_store::tack::ride_share;
 use jiff::Timestamp;
 use jiff::civil::Date;
 use serde::Serialize;
@@ -160,13 +167,13 @@ async fn show(
 ) -> Answer<Json<Ride>> {
     let owner = signed.only_horses_of();
     let mut barn = signed.look().await?;
-    let ride = ride::find(&mut barn, ride_id, owner)
+    let ride = rides::find(&mut barn, ride_id, owner)
         .await?
         .ok_or_else(|| Problem::not_found("no such ride in this barn"))?;
     let stored = signed.horse(&mut barn, ride.horse_id).await?;
     let horse = Horse::new(stored, signed.now().year());
     let kept = ride_block::of_rides(&mut barn, &[ride_id]).await?;
-    let said = ride::said(&mut barn, ride_id).await?;
+    let said = rides::said(&mut barn, ride_id).await?;
     let reps = timeline::reps(&mut barn, ride_id).await?;
     let changes = timeline::changes(&mut barn, ride_id).await?;
     let place = planned_on(&mut barn, &signed, ride.horse_id, ride.day)
@@ -220,14 +227,14 @@ async fn two_rein(barn: &mut BarnTransaction, ride_id: Uuid) -> Answer<Option<Tw
 async fn not_cleared(
     barn: &mut BarnTransaction,
     signed: &Signed,
-    ride: &ride::Ride,
+    ride: &rides::Ride,
     rigs: &[RigFrom],
 ) -> Answer<Vec<String>> {
     if signed.person.role != Role::Trainer || rigs.is_empty() {
         return Ok(Vec::new());
     }
     let members = person::members(barn).await?;
-    let rider_id = ride::rider_of(barn, ride.ride_id).await?;
+    let rider_id = rides::rider_of(barn, ride.ride_id).await?;
     let Some(rider) = members
         .into_iter()
         .find(|member| Some(member.person.person_id) == rider_id)

@@ -2,7 +2,8 @@
 
 use cavesson_core::bounds::FieldError;
 use cavesson_store::BarnTransaction;
-use cavesson_store::gear::{self, Gear};
+use cavesson_store::barn::gear;
+use cavesson_store::barn::gear::Gear;
 use uuid::Uuid;
 
 use crate::http::problem::{Answer, Problem};

@@ -9,8 +9,9 @@ use cavesson_core::gear::two_rein::{
 };
 use cavesson_core::ride::shares::two_rein_ride;
 use cavesson_core::rig::RigKind;
-use cavesson_store::gear;
-use cavesson_store::ride_share::{self, RideInRig};
+use cavesson_store::barn::gear;
+use cavesson_store::tack::ride_share;
+use cavesson_store::tack::ride_share::RideInRig;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::Serialize;

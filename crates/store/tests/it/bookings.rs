@@ -4,9 +4,13 @@
 
 use cavesson_core::week::BookingKind;
 use cavesson_core::yard::{PlaceKind, PlaceSheet};
-use cavesson_store::barn::BarnTransaction;
-use cavesson_store::booking::{self, Booking};
-use cavesson_store::{MIGRATOR, StoreError, horse, place};
+use cavesson_store::MIGRATOR;
+use cavesson_store::StoreError;
+use cavesson_store::barn::barns::BarnTransaction;
+use cavesson_store::barn::place;
+use cavesson_store::day::booking;
+use cavesson_store::day::booking::Booking;
+use cavesson_store::horse::horses;
 use jiff::civil::date;
 use jiff::{SignedDuration, Timestamp};
 use rand::{RngExt, SeedableRng};
@@ -35,7 +39,7 @@ async fn yard(pool: &PgPool, horses: usize, holds: &[usize]) -> Yard {
     for number in 1..horses {
         let horse_id = Uuid::now_v7();
         let sheet = a_horse(&format!("Horse {number}"));
-        horse::add(&mut barn, horse_id, &sheet).await.unwrap();
+        horses::add(&mut barn, horse_id, &sheet).await.unwrap();
         all.push(horse_id);
     }
     let mut people = Vec::new();

@@ -7,11 +7,19 @@ use cavesson_core::horse::HorseSheet;
 use cavesson_core::judge::Placing;
 use cavesson_core::ladder::Level;
 use cavesson_core::program::Program;
-use cavesson_store::barn::BarnTransaction;
-use cavesson_store::horse_program::{self, OnProgram, SINCE_EVER};
-use cavesson_store::news::{self, NewNews, NewsKind};
-use cavesson_store::program::{self, Made};
-use cavesson_store::{MIGRATOR, horse, placing, rider_offset};
+use cavesson_store::MIGRATOR;
+use cavesson_store::barn::barns::BarnTransaction;
+use cavesson_store::barn::news;
+use cavesson_store::barn::news::NewNews;
+use cavesson_store::barn::news::NewsKind;
+use cavesson_store::horse::horse_program;
+use cavesson_store::horse::horse_program::OnProgram;
+use cavesson_store::horse::horse_program::SINCE_EVER;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::placing;
+use cavesson_store::horse::program;
+use cavesson_store::horse::program::Made;
+use cavesson_store::horse::rider_offset;
 use jiff::civil::{Date, date};
 use sqlx::PgPool;
 use uuid::Uuid;
@@ -121,7 +129,7 @@ async fn a_horse_keeps_every_program_it_was_on_with_its_first_day(pool: PgPool) 
         .await
         .unwrap();
     assert_eq!(home.stands_on(&mut barn).await, [(SINCE_EVER, Some(other))]);
-    let now = horse::find(&mut barn, home.horse_id, None)
+    let now = horses::find(&mut barn, home.horse_id, None)
         .await
         .unwrap()
         .unwrap();
@@ -134,7 +142,7 @@ async fn a_sheet_that_names_another_program_puts_the_horse_on_it_that_day(pool: 
     let mut barn = home.barn(&pool).await;
     let program = home.program(&mut barn, date(2026, 3, 1)).await;
     let today = date(2026, 5, 4);
-    horse::change(&mut barn, home.horse_id, &a_horse("Oatcake"), today)
+    horses::change(&mut barn, home.horse_id, &a_horse("Oatcake"), today)
         .await
         .unwrap();
     assert!(
@@ -142,7 +150,7 @@ async fn a_sheet_that_names_another_program_puts_the_horse_on_it_that_day(pool: 
         "the same program"
     );
     let on = on_program("Oat Cake", program);
-    horse::change(&mut barn, home.horse_id, &on, today)
+    horses::change(&mut barn, home.horse_id, &on, today)
         .await
         .unwrap();
     let stands = [(SINCE_EVER, None), (today, Some(program))];
@@ -150,7 +158,7 @@ async fn a_sheet_that_names_another_program_puts_the_horse_on_it_that_day(pool: 
     // Another word of the sheet a week later leaves the day as it was.
     let renamed = on_program("Oatcake", program);
     let later = date(2026, 5, 11);
-    horse::change(&mut barn, home.horse_id, &renamed, later)
+    horses::change(&mut barn, home.horse_id, &renamed, later)
         .await
         .unwrap();
     assert_eq!(home.stands_on(&mut barn).await, stands);

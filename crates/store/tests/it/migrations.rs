@@ -1,7 +1,9 @@
 //! A database filled by an earlier version is brought up to date without loss.
 
-use cavesson_store::barn::BarnTransaction;
-use cavesson_store::{MIGRATOR, known, ride_block};
+use cavesson_store::MIGRATOR;
+use cavesson_store::barn::barns::BarnTransaction;
+use cavesson_store::horse::known;
+use cavesson_store::ride::ride_block;
 use sqlx::PgPool;
 use sqlx::migrate::Migrator;
 use uuid::Uuid;

@@ -4,7 +4,9 @@
 use std::time::Duration;
 
 use cavesson_store::MIGRATOR;
-use cavesson_store::barn::{self, Barn, BarnTransaction};
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::barns::BarnTransaction;
 use sqlx::PgPool;
 use sqlx::postgres::PgPoolOptions;
 use uuid::Uuid;
@@ -32,8 +34,8 @@ async fn a_begin_that_is_cut_swallows_no_later_statement(pool: PgPool) {
             units: "us".into(),
             quiet_outings_pct: 25,
         };
-        barn::add(&single, &stored).await.unwrap();
-        let seen = barn::by_handle(&pool, &stored.handle).await.unwrap();
+        barns::add(&single, &stored).await.unwrap();
+        let seen = barns::by_handle(&pool, &stored.handle).await.unwrap();
         assert_eq!(seen, Some(stored), "round {round}");
     }
 }
@@ -48,14 +50,14 @@ async fn who_looks_sees_one_state_and_cannot_write(pool: PgPool) {
         units: "us".into(),
         quiet_outings_pct: 25,
     };
-    barn::add(&pool, &home).await.unwrap();
+    barns::add(&pool, &home).await.unwrap();
     let mut look = BarnTransaction::look(&pool, home.barn_id).await.unwrap();
-    assert_eq!(barn::own(&mut look).await.unwrap().name, "Home");
+    assert_eq!(barns::own(&mut look).await.unwrap().name, "Home");
     sqlx::query("update barn set name = 'Elsewhere'")
         .execute(&pool)
         .await
         .unwrap();
-    assert_eq!(barn::own(&mut look).await.unwrap().name, "Home");
+    assert_eq!(barns::own(&mut look).await.unwrap().name, "Home");
     let refused = sqlx::query("update barn set name = 'Mine'")
         .execute(look.connection())
         .await

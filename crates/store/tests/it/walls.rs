@@ -1,9 +1,10 @@
 //! The walls between barns, held by PostgreSQL itself.
 
 use crate::barn::{a_horse, barn_with_horse};
-use cavesson_store::barn::BarnTransaction;
-use cavesson_store::horse;
-use cavesson_store::{MIGRATOR, StoreError};
+use cavesson_store::MIGRATOR;
+use cavesson_store::StoreError;
+use cavesson_store::barn::barns::BarnTransaction;
+use cavesson_store::horse::horses;
 use sqlx::PgPool;
 use uuid::Uuid;
 
@@ -113,7 +114,7 @@ async fn a_name_is_taken_in_its_own_barn_only(pool: PgPool) {
     let (home, _) = barn_with_horse(&pool, "home", "Oatcake").await;
     barn_with_horse(&pool, "other", "Oatcake").await;
     let mut transaction = BarnTransaction::begin(&pool, home).await.unwrap();
-    let error = horse::add(&mut transaction, Uuid::now_v7(), &a_horse("Oatcake"))
+    let error = horses::add(&mut transaction, Uuid::now_v7(), &a_horse("Oatcake"))
         .await
         .unwrap_err();
     assert!(

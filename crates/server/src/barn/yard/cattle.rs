@@ -4,7 +4,7 @@ use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::yard::CattleLotSheet;
-use cavesson_store::cattle_lot;
+use cavesson_store::barn::cattle_lot;
 use jiff::Timestamp;
 use serde::Serialize;
 use utoipa::ToSchema;

@@ -4,7 +4,7 @@ use axum::Json;
 use axum::extract::State;
 use axum::http::StatusCode;
 use cavesson_core::yard::PlaceSheet;
-use cavesson_store::place;
+use cavesson_store::barn::place;
 use jiff::Timestamp;
 use serde::Serialize;
 use utoipa::ToSchema;

@@ -8,8 +8,10 @@ use axum::extract::{MatchedPath, Request, State};
 use axum::http::Method;
 use axum::middleware::Next;
 use axum::response::Response;
-use cavesson_store::deed::{self, NewDeed};
-use cavesson_store::{BarnTransaction, StoreResult};
+use cavesson_store::BarnTransaction;
+use cavesson_store::StoreResult;
+use cavesson_store::barn::audit;
+use cavesson_store::barn::audit::NewDeed;
 use serde_json::Value;
 use tower_sessions::Session;
 use uuid::Uuid;
@@ -139,7 +141,7 @@ pub async fn keep(
 
 async fn add(app: &App, barn_id: Uuid, deed: &NewDeed) -> StoreResult<()> {
     let mut barn = BarnTransaction::begin(&app.pool, barn_id).await?;
-    deed::add(&mut barn, deed).await?;
+    audit::add(&mut barn, deed).await?;
     barn.commit().await
 }
 

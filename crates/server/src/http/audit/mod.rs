@@ -9,7 +9,8 @@ pub mod keep;
 use axum::Json;
 use cavesson_core::bounds::{NAME_LETTERS, together};
 use cavesson_core::text::check_optional_text;
-use cavesson_store::deed::{self, DeedsAsked};
+use cavesson_store::barn::audit;
+use cavesson_store::barn::audit::DeedsAsked;
 use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
@@ -89,7 +90,7 @@ async fn list(Trainer(signed): Trainer, UrlQuery(of): UrlQuery<DeedsOf>) -> Answ
         before: of.after.as_deref().map(place).transpose()?,
         at_most: AT_ONCE as i64 + 1,
     };
-    let mut found = deed::find(&mut signed.look().await?, &asked).await?;
+    let mut found = audit::find(&mut signed.look().await?, &asked).await?;
     let more = found.len() > AT_ONCE;
     found.truncate(AT_ONCE);
     let last = found.last().filter(|_| more);

@@ -16,9 +16,14 @@ use cavesson_core::road::{
 };
 use cavesson_core::week::BookingKind;
 use cavesson_core::week::usual::RIDES_A_WEEK;
-use cavesson_store::booking::{self, Booking};
-use cavesson_store::program::{self, ProgramMeant};
-use cavesson_store::{BarnTransaction, goal, horse, ride};
+use cavesson_store::BarnTransaction;
+use cavesson_store::day::booking;
+use cavesson_store::day::booking::Booking;
+use cavesson_store::horse::goal;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::program;
+use cavesson_store::horse::program::ProgramMeant;
+use cavesson_store::ride::rides;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -42,7 +47,7 @@ const MINUTES_A_LEVEL: u32 = 15;
 pub struct RoadsRead {
     today: Date,
     barn_id: Uuid,
-    horses: Vec<horse::Horse>,
+    horses: Vec<horses::Horse>,
     judged: Vec<Arc<Judged>>,
     histories: Vec<LevelHistory>,
     goals: Vec<(Uuid, Goal)>,
@@ -54,7 +59,7 @@ pub struct RoadsRead {
 /// A horse with a date to work towards.
 pub struct HorseOnRoad<'a> {
     /// The horse.
-    pub horse: &'a horse::Horse,
+    pub horse: &'a horses::Horse,
     /// Judged.
     pub judged: &'a Arc<Judged>,
     /// Goals that lie ahead, soonest first.
@@ -73,12 +78,12 @@ pub async fn read(app: &App, mut barn: BarnTransaction, today: Date) -> Answer<O
         return Ok(None);
     }
     // Those that went home have left what they say of the barn's pace.
-    let horses = horse::everyone(&mut barn, None).await?;
+    let horses = horses::everyone(&mut barn, None).await?;
     let meant = program::meant(&mut barn).await?;
     let from = today.saturating_sub(KEPT_DAYS.days());
     let ahead = today.saturating_add(AHEAD_DAYS.days());
     let bookings = booking::on_days(&mut barn, from, ahead).await?;
-    let ridden = ride::ridden_days(&mut barn, from, today).await?;
+    let ridden = rides::ridden_days(&mut barn, from, today).await?;
     let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
     let judged = app.known.judged(barn, &ids, today).await?;
     let of_histories = judged.clone();

@@ -106,7 +106,7 @@ async fn show(
     let barn_id = signed.barn.barn_id;
     let mut barn = signed.look().await?;
     let horse = signed.horse(&mut barn, horse_id).await?;
-    let goals = cavesson_store::goal::of_horse(&mut barn, horse_id).await?;
+    let goals = cavesson_store::horse::goal::of_horse(&mut barn, horse_id).await?;
     let judged = app
         .known
         .judged_horse(barn, horse_id, signed.today())

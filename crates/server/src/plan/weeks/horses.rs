@@ -15,9 +15,16 @@ use cavesson_core::week::plan::ride_options::{AtTheBarn, PlaceOfKind};
 use cavesson_core::week::plan::week_horse::HorseInWeek;
 use cavesson_core::week::trips::TRIPS_WEEKS;
 use cavesson_core::week::usual::RIDES_A_WEEK;
-use cavesson_store::booking::{self, Booking};
-use cavesson_store::fitting::{self, HorseRig};
-use cavesson_store::{BarnTransaction, goal, horse, place, program, ride};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::place;
+use cavesson_store::day::booking;
+use cavesson_store::day::booking::Booking;
+use cavesson_store::horse::goal;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::program;
+use cavesson_store::ride::rides;
+use cavesson_store::tack::fitting;
+use cavesson_store::tack::fitting::HorseRig;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -62,7 +69,7 @@ impl Week<'_> {
 
 /// The barn's horses and what is known of their weeks.
 pub(super) struct HorsesOfWeek {
-    horses: Vec<horse::Horse>,
+    horses: Vec<horses::Horse>,
     rigs: Vec<HorseRig>,
     /// Days on which horses were ridden, this week.
     ridden: Vec<(Uuid, Date)>,
@@ -81,13 +88,13 @@ impl HorsesOfWeek {
         (monday, sunday): (Date, Date),
     ) -> Answer<HorsesOfWeek> {
         let today = signed.today();
-        let horses = horse::list(barn, None).await?;
+        let horses = horses::list(barn, None).await?;
         let ids: Vec<Uuid> = horses.iter().map(|horse| horse.horse_id).collect();
         let trips_since = today.saturating_sub((7 * TRIPS_WEEKS).days());
         let near = today.saturating_add(NEAR_DAYS.days());
         Ok(HorsesOfWeek {
             rigs: fitting::rigs(barn).await?,
-            ridden: ride::ridden_days(barn, monday, sunday).await?,
+            ridden: rides::ridden_days(barn, monday, sunday).await?,
             meant: program::meant(barn).await?,
             goals: goal::between(barn, today, near).await?,
             trips: booking::trips(barn, trips_since, sunday).await?,
@@ -117,13 +124,13 @@ impl HorsesOfWeek {
     }
 
     /// Rides a week that its program means.
-    fn rides_a_week(&self, horse: &horse::Horse) -> u8 {
+    fn rides_a_week(&self, horse: &horses::Horse) -> u8 {
         let own = |id| self.meant.iter().find(|meant| meant.program_id == id);
         let meant = horse.program_id.and_then(own);
         meant.map_or(RIDES_A_WEEK, |meant| meant.rides_a_week)
     }
 
-    fn outings(&self, horse: &horse::Horse) -> Trips {
+    fn outings(&self, horse: &horses::Horse) -> Trips {
         let own = self.trips.iter().find(|(id, _)| *id == horse.horse_id);
         own.map_or_else(Trips::default, |(_, trips)| *trips)
     }
@@ -131,7 +138,7 @@ impl HorsesOfWeek {
 
 /// A horse in its week.
 struct Asked<'a> {
-    horse: &'a horse::Horse,
+    horse: &'a horses::Horse,
     judged: &'a Judged,
     known: &'a HorsesOfWeek,
     week: &'a Week<'a>,

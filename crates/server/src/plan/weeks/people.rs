@@ -4,7 +4,10 @@ use cavesson_core::person::WorkHours;
 use cavesson_core::week::booking::minutes_of;
 use cavesson_core::week::plan::week_rider::{KNOWN_DAYS, RodeLately, days_of, knows};
 use cavesson_core::week::plan::{RiderBusy, WeekRider};
-use cavesson_store::{BarnTransaction, person, ride, work_hours};
+use cavesson_store::BarnTransaction;
+use cavesson_store::barn::person;
+use cavesson_store::barn::work_hours;
+use cavesson_store::ride::rides;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use uuid::Uuid;
@@ -22,7 +25,7 @@ pub(super) async fn of_week(
     what_if: &WhatIf,
 ) -> Answer<Vec<WeekRider>> {
     let since = signed.today().saturating_sub(KNOWN_DAYS.days());
-    let rode: Vec<RodeLately> = ride::riders_since(barn, since)
+    let rode: Vec<RodeLately> = rides::riders_since(barn, since)
         .await?
         .into_iter()
         .map(|(horse_id, person_id, rides)| RodeLately {

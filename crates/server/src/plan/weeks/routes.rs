@@ -8,7 +8,7 @@ use cavesson_core::calc::week_rules;
 use cavesson_core::day::week_of;
 use cavesson_core::text::check_text;
 use cavesson_core::week::plan::{PlannedRide, WeekInstance};
-use cavesson_store::booking;
+use cavesson_store::day::booking;
 use jiff::ToSpan;
 use jiff::civil::Date;
 use serde::{Deserialize, Serialize};

@@ -1,7 +1,7 @@
 //! Rides that stand in the days as rides of a plan.
 
 use cavesson_core::week::plan::{PlannedRide, WeekInstance};
-use cavesson_store::booking::Booking;
+use cavesson_store::day::booking::Booking;
 use jiff::civil::Date;
 use uuid::Uuid;
 

@@ -6,8 +6,9 @@ use cavesson_core::day::week_of;
 use cavesson_core::week::DayPlace;
 use cavesson_core::week::booking::minutes_of;
 use cavesson_core::week::plan::{FixedBooking, PlannedRide, WeekInstance, Weights};
-use cavesson_store::booking::{self, Booking};
-use cavesson_store::place;
+use cavesson_store::barn::place;
+use cavesson_store::day::booking;
+use cavesson_store::day::booking::Booking;
 use jiff::ToSpan;
 use jiff::civil::Date;
 

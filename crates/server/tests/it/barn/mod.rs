@@ -12,13 +12,17 @@ use cavesson_core::person::{Clearance, Role};
 use cavesson_core::yard::{PlaceKind, PlaceSheet};
 use cavesson_server::http::password;
 use cavesson_server::{Clock, Settings};
-use cavesson_store::barn::{self, Barn};
-use cavesson_store::horse;
-use cavesson_store::overrule;
-use cavesson_store::person::{self, Person};
-use cavesson_store::place;
-use cavesson_store::program_day::{self, NewProgramDay};
-use cavesson_store::{BarnTransaction, MIGRATOR};
+use cavesson_store::BarnTransaction;
+use cavesson_store::MIGRATOR;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::person;
+use cavesson_store::barn::person::Person;
+use cavesson_store::barn::place;
+use cavesson_store::day::program_day;
+use cavesson_store::day::program_day::NewProgramDay;
+use cavesson_store::horse::horses;
+use cavesson_store::horse::overrule;
 use jiff::{SignedDuration, Timestamp};
 use reqwest::{Client, Method, Response, StatusCode};
 use serde_json::{Value, json};
@@ -254,7 +258,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
         units: "us".into(),
         quiet_outings_pct: 25,
     };
-    barn::add(pool, &stored).await.unwrap();
+    barns::add(pool, &stored).await.unwrap();
     let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();
     let mut ids = Vec::new();
     for role in Role::ALL {
@@ -292,7 +296,7 @@ async fn fill(pool: &PgPool, handle: &str, hash: &str, horses: &[&str]) -> Vec<U
             owner_id: (index == 0).then_some(ids[3]),
             program_id: None,
         };
-        horse::add(&mut transaction, horse_id, &horse)
+        horses::add(&mut transaction, horse_id, &horse)
             .await
             .unwrap();
         let came_with_it = Overrule {

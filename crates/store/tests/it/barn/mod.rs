@@ -1,8 +1,10 @@
 //! A barn with a horse, for tests of the store.
 
 use cavesson_core::horse::{HorseSheet, Sex};
-use cavesson_store::barn::{self, Barn, BarnTransaction};
-use cavesson_store::horse;
+use cavesson_store::barn::barns;
+use cavesson_store::barn::barns::Barn;
+use cavesson_store::barn::barns::BarnTransaction;
+use cavesson_store::horse::horses;
 use sqlx::PgPool;
 use uuid::Uuid;
 
@@ -16,10 +18,10 @@ pub async fn barn_with_horse(pool: &PgPool, handle: &str, name: &str) -> (Uuid, 
         units: "us".into(),
         quiet_outings_pct: 25,
     };
-    barn::add(pool, &stored).await.unwrap();
+    barns::add(pool, &stored).await.unwrap();
     let mut transaction = BarnTransaction::begin(pool, stored.barn_id).await.unwrap();
     let horse_id = Uuid::now_v7();
-    horse::add(&mut transaction, horse_id, &a_horse(name))
+    horses::add(&mut transaction, horse_id, &a_horse(name))
         .await
         .unwrap();
     transaction.commit().await.unwrap();
