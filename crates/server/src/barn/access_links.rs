@@ -23,7 +23,6 @@ use cavesson_store::barn::person::Member;
 use cavesson_store::barn::session;
 use jiff::{SignedDuration, Timestamp};
 use serde::{Deserialize, Serialize};
-use sha2::{Digest, Sha256};
 use tower_sessions::Session;
 use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
@@ -36,6 +35,7 @@ use crate::barn::units::Units;
 use crate::http::body::Body;
 use crate::http::password;
 use crate::http::problem::{Answer, Problem};
+use crate::http::secret_word::{SecretWord, word_hash};
 use crate::http::signed_in::{SIGNED_IN, SignedIn, Trainer, time_zone};
 use crate::http::url::UrlPath;
 use crate::route;
@@ -141,12 +141,6 @@ struct NewBarn {
     trainer: String,
 }
 
-/// The hash under which a word is kept. A word is drawn at random from 2^122, so it
-/// needs neither salt nor time.
-pub fn word_hash(word: &str) -> Vec<u8> {
-    Sha256::digest(word.trim().as_bytes()).to_vec()
-}
-
 /// Makes a link for a person, in their barn.
 ///
 /// # Errors
@@ -158,7 +152,7 @@ pub async fn make_link(
     made_by: Option<Uuid>,
     now: Timestamp,
 ) -> cavesson_store::StoreResult<MadeLink> {
-    let word = Uuid::new_v4().simple().to_string();
+    let word = SecretWord::draw();
     let works_for = match kind {
         LinkKind::Begin | LinkKind::Invite => INVITED_FOR,
         LinkKind::Reset => RESET_FOR,
@@ -167,13 +161,16 @@ pub async fn make_link(
     let new = NewAccessLink {
         person_id,
         kind,
-        word_hash: &word_hash(&word),
+        word_hash: &word.hash(),
         made_by,
         made_at: now,
         expires_at,
     };
     access_link::add(barn, &new).await?;
-    Ok(MadeLink { word, expires_at })
+    Ok(MadeLink {
+        word: word.give_away(),
+        expires_at,
+    })
 }
 
 /// Make a link for somebody: an invitation while they have no password, else one to set

@@ -16,9 +16,17 @@ use uuid::Uuid;
 use crate::App;
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
+use crate::http::shelf::{self, on_shelf};
 use crate::http::signed_in::{Signed, Trainer};
 use crate::http::url::UrlPath;
 use crate::route;
+
+on_shelf!(
+    Course,
+    course,
+    CourseSheet,
+    "no course of this barn has this id"
+);
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -60,10 +68,6 @@ struct NewCourse {
 #[derive(Serialize, ToSchema)]
 struct AddedCourse {
     course_id: Uuid,
-}
-
-fn no_course() -> Problem {
-    Problem::not_found("no course of this barn has this id")
 }
 
 /// All courses by name, those put away last.
@@ -128,12 +132,7 @@ async fn change(
     Body(sheet): Body<CourseSheet>,
 ) -> Answer<StatusCode> {
     sheet.check().map_err(Problem::field)?;
-    let mut barn = signed.write().await?;
-    if !course::change(&mut barn, course_id, &sheet).await? {
-        return Err(no_course());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::change::<Course>(&signed, course_id, &sheet).await
 }
 
 /// Put a course away. What was ridden on it stays.
@@ -147,7 +146,7 @@ async fn put_away(
     Trainer(signed): Trainer,
     UrlPath(course_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    put(&signed, course_id, Some(app.clock.now())).await
+    shelf::put_away::<Course>(&signed, course_id, Some(app.clock.now())).await
 }
 
 /// Use a course again.
@@ -160,14 +159,5 @@ async fn take_out(
     Trainer(signed): Trainer,
     UrlPath(course_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    put(&signed, course_id, None).await
-}
-
-async fn put(signed: &Signed, course_id: Uuid, at: Option<Timestamp>) -> Answer<StatusCode> {
-    let mut barn = signed.write().await?;
-    if !course::put_away(&mut barn, course_id, at).await? {
-        return Err(no_course());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::put_away::<Course>(&signed, course_id, None).await
 }

@@ -6,7 +6,9 @@
 //! - [`openapi_errors`]: what a route may refuse follows from what its handler takes: who is asked for, a body, parts of the address
 //! - [`password`]: passwords, kept as argon2id hashes
 //! - [`problem`]: every error as problem+json (RFC 9457): what happened, and which field to mend
+//! - `secret_word`: the word in a secret link
 //! - [`session_store`]: keeps sessions in PostgreSQL
+//! - `shelf`: what a barn keeps under a name: changed, put away and used again alike
 //! - [`signed_in`]: who asks, and what they may do
 //! - [`url`]: what stands in an address: path and query, with problems for what does not fit
 //! - [`web`]: the web application's files
@@ -18,7 +20,9 @@ pub mod clock;
 pub mod openapi_errors;
 pub mod password;
 pub mod problem;
+pub(crate) mod secret_word;
 pub(crate) mod session_store;
+pub(crate) mod shelf;
 pub mod signed_in;
 pub(crate) mod url;
 pub mod web;

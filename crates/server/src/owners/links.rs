@@ -25,9 +25,9 @@ use super::month_report::Looked;
 use super::reports::{OwnersReport, no_report};
 use super::view::{OwnersView, view};
 use crate::App;
-use crate::barn::access_links::word_hash;
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
+use crate::http::secret_word::{SecretWord, word_hash};
 use crate::http::signed_in::{Trainer, time_zone};
 use crate::http::url::UrlPath;
 use crate::route;
@@ -151,7 +151,7 @@ async fn make(
     .map_err(Problem::fields)?;
     let mut barn = signed.write().await?;
     signed.horse(&mut barn, horse_id).await?;
-    let word = Uuid::new_v4().simple().to_string();
+    let word = SecretWord::draw();
     let now = app.clock.now();
     let link = HorseLink {
         barn_id: signed.barn.barn_id,
@@ -163,11 +163,11 @@ async fn make(
         revoked_at: None,
         opened_at: None,
     };
-    horse_link::add(&mut barn, &link, &word_hash(&word), signed.person.person_id).await?;
+    horse_link::add(&mut barn, &link, &word.hash(), signed.person.person_id).await?;
     barn.commit().await?;
     let made = MadeHorseLink {
         link_id: link.link_id,
-        word,
+        word: word.give_away(),
         expires_at: link.expires_at,
     };
     Ok((StatusCode::CREATED, Json(made)))

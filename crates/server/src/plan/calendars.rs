@@ -29,10 +29,10 @@ use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
 use crate::App;
-use crate::barn::access_links::word_hash;
 use crate::horse::season::{SEASON_LOOK_BACK_DAYS, of_horse};
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
+use crate::http::secret_word::{SecretWord, word_hash};
 use crate::http::signed_in::{Recorder, time_zone};
 use crate::http::url::UrlPath;
 use crate::route;
@@ -181,7 +181,7 @@ async fn make(
             format!("no {} of this barn has this id", new.kind.word()),
         )]));
     }
-    let word = Uuid::new_v4().simple().to_string();
+    let word = SecretWord::draw();
     let link = CalendarLink {
         barn_id: signed.barn.barn_id,
         link_id: Uuid::now_v7(),
@@ -190,11 +190,11 @@ async fn make(
         made_at: app.clock.now(),
     };
     let made_by = signed.person.person_id;
-    calendar_link::add(&mut barn, &link, &word_hash(&word), made_by).await?;
+    calendar_link::add(&mut barn, &link, &word.hash(), made_by).await?;
     barn.commit().await?;
     let made = MadeCalendarLink {
         link_id: link.link_id,
-        path: format!("/api/calendars/{word}.ics"),
+        path: format!("/api/calendars/{}.ics", word.give_away()),
     };
     Ok((StatusCode::CREATED, Json(made)))
 }

@@ -2,11 +2,11 @@
 
 use cavesson_core::yard::{CattleKind, CattleLotSheet};
 use jiff::Timestamp;
-use jiff_sqlx::ToSqlx;
 use uuid::Uuid;
 
 use crate::BarnTransaction;
 use crate::StoreResult;
+use crate::barn::shelf::put_away;
 use crate::stored::read_word;
 
 /// A lot of cattle of the barn.
@@ -112,26 +112,7 @@ pub async fn change(
     Ok(done.rows_affected() == 1)
 }
 
-/// Puts it away at that time; none: it is in use again. False when there is none.
-///
-/// # Errors
-/// When the query fails.
-pub async fn put_away(
-    barn: &mut BarnTransaction,
-    lot_id: Uuid,
-    at: Option<Timestamp>,
-) -> StoreResult<bool> {
-    let barn_id = barn.barn_id();
-    let done = sqlx::query!(
-        "update cattle_lot set put_away_at = $3 where barn_id = $1 and lot_id = $2",
-        barn_id,
-        lot_id,
-        at.map(|at| at.to_sqlx()) as _
-    )
-    .execute(barn.connection())
-    .await?;
-    Ok(done.rows_affected() == 1)
-}
+put_away!("cattle_lot", "lot_id");
 
 /// Whether the barn has that lot.
 ///

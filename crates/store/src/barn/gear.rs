@@ -3,7 +3,6 @@
 use cavesson_core::rep::HandWeight;
 use cavesson_core::yard::{GearKind, GearSheet};
 use jiff::Timestamp;
-use jiff_sqlx::ToSqlx;
 use serde::Serialize;
 use serde_json::Value;
 use uuid::Uuid;
@@ -11,6 +10,7 @@ use uuid::Uuid;
 use crate::BarnTransaction;
 use crate::StoreError;
 use crate::StoreResult;
+use crate::barn::shelf::put_away;
 use crate::stored::lenient_value;
 use crate::stored::read_word;
 
@@ -112,26 +112,7 @@ pub async fn change(
     Ok(done.rows_affected() == 1)
 }
 
-/// Puts it away at that time; none: it is in use again. False when there is none.
-///
-/// # Errors
-/// When the query fails.
-pub async fn put_away(
-    barn: &mut BarnTransaction,
-    gear_id: Uuid,
-    at: Option<Timestamp>,
-) -> StoreResult<bool> {
-    let barn_id = barn.barn_id();
-    let done = sqlx::query!(
-        "update gear set put_away_at = $3 where barn_id = $1 and gear_id = $2",
-        barn_id,
-        gear_id,
-        at.map(|at| at.to_sqlx()) as _
-    )
-    .execute(barn.connection())
-    .await?;
-    Ok(done.rows_affected() == 1)
-}
+put_away!("gear", "gear_id");
 
 fn to_value(what: &impl Serialize) -> StoreResult<Value> {
     serde_json::to_value(what).map_err(StoreError::Unstorable)

@@ -5,6 +5,7 @@
 //! - [`session`]: signed-in devices
 //! - [`access_link`]: links that let somebody in once
 //! - [`work_hours`]: who works when
+//! - `shelf`: what it keeps under a name and can put away
 //! - [`place`]: places to ride
 //! - [`gear`]: tack on the shelf
 //! - [`cattle_lot`]: lots of cattle
@@ -22,4 +23,5 @@ pub mod news;
 pub mod person;
 pub mod place;
 pub mod session;
+pub(crate) mod shelf;
 pub mod work_hours;

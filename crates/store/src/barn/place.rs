@@ -7,6 +7,7 @@ use uuid::Uuid;
 
 use crate::BarnTransaction;
 use crate::StoreResult;
+use crate::barn::shelf::put_away;
 use crate::stored::read_word;
 
 /// A place of the barn.
@@ -106,23 +107,4 @@ pub async fn change(
     Ok(done.rows_affected() == 1)
 }
 
-/// Puts it away at that time; none: it is in use again. False when there is none.
-///
-/// # Errors
-/// When the query fails.
-pub async fn put_away(
-    barn: &mut BarnTransaction,
-    place_id: Uuid,
-    at: Option<Timestamp>,
-) -> StoreResult<bool> {
-    let barn_id = barn.barn_id();
-    let done = sqlx::query!(
-        "update place set put_away_at = $3 where barn_id = $1 and place_id = $2",
-        barn_id,
-        place_id,
-        at.map(|at| at.to_sqlx()) as _
-    )
-    .execute(barn.connection())
-    .await?;
-    Ok(done.rows_affected() == 1)
-}
+put_away!("place", "place_id");

@@ -2,13 +2,13 @@
 
 use cavesson_core::ground::course_plan::{CoursePlan, CourseSheet};
 use jiff::Timestamp;
-use jiff_sqlx::ToSqlx;
 use serde_json::Value;
 use uuid::Uuid;
 
 use crate::BarnTransaction;
 use crate::StoreError;
 use crate::StoreResult;
+use crate::barn::shelf::put_away;
 use crate::stored::lenient_value;
 
 /// A course of the barn.
@@ -121,23 +121,4 @@ pub async fn change(
     Ok(done.rows_affected() == 1)
 }
 
-/// Puts it away at that time; none: it is in use again. False when there is none.
-///
-/// # Errors
-/// When the query fails.
-pub async fn put_away(
-    barn: &mut BarnTransaction,
-    course_id: Uuid,
-    at: Option<Timestamp>,
-) -> StoreResult<bool> {
-    let barn_id = barn.barn_id();
-    let done = sqlx::query!(
-        "update course set put_away_at = $3 where barn_id = $1 and course_id = $2",
-        barn_id,
-        course_id,
-        at.map(|at| at.to_sqlx()) as _
-    )
-    .execute(barn.connection())
-    .await?;
-    Ok(done.rows_affected() == 1)
-}
+put_away!("course", "course_id");

@@ -11,13 +11,21 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::answers::{Added, none_of_it};
+use super::answers::Added;
 use crate::App;
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
+use crate::http::shelf::{self, on_shelf};
 use crate::http::signed_in::{Signed, Trainer};
 use crate::http::url::UrlPath;
 use crate::route;
+
+on_shelf!(
+    CattleLot,
+    cattle_lot,
+    CattleLotSheet,
+    "nothing in this barn's yard has this id"
+);
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -94,12 +102,7 @@ async fn change(
     Body(sheet): Body<CattleLotSheet>,
 ) -> Answer<StatusCode> {
     sheet.check().map_err(Problem::fields)?;
-    let mut barn = signed.write().await?;
-    if !cattle_lot::change(&mut barn, lot_id, &sheet).await? {
-        return Err(none_of_it());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::change::<CattleLot>(&signed, lot_id, &sheet).await
 }
 
 /// Put a lot of cattle away. What it was used for stays.
@@ -113,7 +116,7 @@ async fn put_away(
     Trainer(signed): Trainer,
     UrlPath(lot_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    put(&signed, lot_id, Some(app.clock.now())).await
+    shelf::put_away::<CattleLot>(&signed, lot_id, Some(app.clock.now())).await
 }
 
 /// Use a lot of cattle again.
@@ -123,14 +126,5 @@ async fn put_away(
     responses((status = 204, description = "In use again"))
 )]
 async fn take_out(Trainer(signed): Trainer, UrlPath(lot_id): UrlPath<Uuid>) -> Answer<StatusCode> {
-    put(&signed, lot_id, None).await
-}
-
-async fn put(signed: &Signed, lot_id: Uuid, at: Option<Timestamp>) -> Answer<StatusCode> {
-    let mut barn = signed.write().await?;
-    if !cattle_lot::put_away(&mut barn, lot_id, at).await? {
-        return Err(none_of_it());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::put_away::<CattleLot>(&signed, lot_id, None).await
 }

@@ -16,13 +16,21 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::answers::{Added, none_of_it};
+use super::answers::Added;
 use crate::App;
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
+use crate::http::shelf::{self, on_shelf};
 use crate::http::signed_in::{Signed, Trainer};
 use crate::http::url::UrlPath;
 use crate::route;
+
+on_shelf!(
+    Gear,
+    gear,
+    GearSheet,
+    "nothing in this barn's yard has this id"
+);
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -126,12 +134,7 @@ async fn change(
     Body(sheet): Body<GearSheet>,
 ) -> Answer<StatusCode> {
     sheet.check().map_err(Problem::fields)?;
-    let mut barn = signed.write().await?;
-    if !gear::change(&mut barn, gear_id, &sheet).await? {
-        return Err(none_of_it());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::change::<Gear>(&signed, gear_id, &sheet).await
 }
 
 /// Put a piece of gear away. What it was used for stays.
@@ -145,7 +148,7 @@ async fn put_away(
     Trainer(signed): Trainer,
     UrlPath(gear_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    put(&signed, gear_id, Some(app.clock.now())).await
+    shelf::put_away::<Gear>(&signed, gear_id, Some(app.clock.now())).await
 }
 
 /// Use a piece of gear again.
@@ -155,14 +158,5 @@ async fn put_away(
     responses((status = 204, description = "In use again"))
 )]
 async fn take_out(Trainer(signed): Trainer, UrlPath(gear_id): UrlPath<Uuid>) -> Answer<StatusCode> {
-    put(&signed, gear_id, None).await
-}
-
-async fn put(signed: &Signed, gear_id: Uuid, at: Option<Timestamp>) -> Answer<StatusCode> {
-    let mut barn = signed.write().await?;
-    if !gear::put_away(&mut barn, gear_id, at).await? {
-        return Err(none_of_it());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::put_away::<Gear>(&signed, gear_id, None).await
 }

@@ -11,13 +11,21 @@ use utoipa::ToSchema;
 use utoipa_axum::router::OpenApiRouter;
 use uuid::Uuid;
 
-use super::answers::{Added, none_of_it};
+use super::answers::Added;
 use crate::App;
 use crate::http::body::Body;
 use crate::http::problem::{Answer, Problem};
+use crate::http::shelf::{self, on_shelf};
 use crate::http::signed_in::{Signed, Trainer};
 use crate::http::url::UrlPath;
 use crate::route;
+
+on_shelf!(
+    Place,
+    place,
+    PlaceSheet,
+    "nothing in this barn's yard has this id"
+);
 
 /// Their routes.
 pub fn routes() -> OpenApiRouter<App> {
@@ -94,12 +102,7 @@ async fn change(
     Body(sheet): Body<PlaceSheet>,
 ) -> Answer<StatusCode> {
     sheet.check().map_err(Problem::fields)?;
-    let mut barn = signed.write().await?;
-    if !place::change(&mut barn, place_id, &sheet).await? {
-        return Err(none_of_it());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::change::<Place>(&signed, place_id, &sheet).await
 }
 
 /// Put a place away. What it was used for stays.
@@ -113,7 +116,7 @@ async fn put_away(
     Trainer(signed): Trainer,
     UrlPath(place_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    put(&signed, place_id, Some(app.clock.now())).await
+    shelf::put_away::<Place>(&signed, place_id, Some(app.clock.now())).await
 }
 
 /// Use a place again.
@@ -126,14 +129,5 @@ async fn take_out(
     Trainer(signed): Trainer,
     UrlPath(place_id): UrlPath<Uuid>,
 ) -> Answer<StatusCode> {
-    put(&signed, place_id, None).await
-}
-
-async fn put(signed: &Signed, place_id: Uuid, at: Option<Timestamp>) -> Answer<StatusCode> {
-    let mut barn = signed.write().await?;
-    if !place::put_away(&mut barn, place_id, at).await? {
-        return Err(none_of_it());
-    }
-    barn.commit().await?;
-    Ok(StatusCode::NO_CONTENT)
+    shelf::put_away::<Place>(&signed, place_id, None).await
 }
