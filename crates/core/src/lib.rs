@@ -41,45 +41,15 @@
 
 #![warn(clippy::unwrap_used)]
 
-pub mod bench;
-pub mod bounds;
-pub mod calc;
-pub mod card;
-pub mod cattle;
-pub mod day;
-pub mod device;
-pub mod evidence;
-pub mod exchange;
-pub mod footing;
-pub mod gait;
-pub mod gear;
-pub mod ground;
-pub mod heat;
-pub mod horse;
-pub mod id;
-pub mod intake;
-pub mod json;
-pub mod judge;
-pub mod kinds;
-pub mod ladder;
-pub mod load;
-pub mod person;
-pub mod plain;
-pub mod program;
-pub mod rep;
-pub mod report;
-pub mod ride;
-pub mod rig;
-pub mod road;
-pub mod rows;
-pub mod school;
-pub mod side;
-pub mod sim_horse;
-pub mod tape;
-pub mod text;
-pub mod track;
-pub mod week;
-pub mod yard;
-
-pub use gait::Gait;
-pub use side::Side;
+pub use cavesson_barn::{person, report, week, yard};
+pub use cavesson_base::{
+    Gait, Side, bounds, day, footing, gait, id, json, kinds, plain, rows, school, sex, side, text,
+};
+pub use cavesson_calc::calc;
+pub use cavesson_cattle::cattle;
+pub use cavesson_files::{device, exchange};
+pub use cavesson_ground::{ground, tape};
+pub use cavesson_judge::{card, heat, intake, judge, load, ride, road, track};
+pub use cavesson_reps::{evidence, horse, ladder, program, rep, rig, sim_horse};
+pub use cavesson_tack::gear;
+pub use cavesson_trials::bench;
