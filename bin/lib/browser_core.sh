@@ -7,8 +7,8 @@ core_wasm=$root/web/src/base/core/core.wasm
 
 # What it is built from.
 browser_core_sources() {
-  (cd "$root" && find crates/core/src crates/core/build.rs crates/core/Cargo.toml crates/browser/src \
-    crates/browser/Cargo.toml Cargo.toml Cargo.lock -type f -print0 | sort -z | xargs -0 cksum | cksum)
+  (cd "$root" && find crates/{core,base,reps,tack,ground,cattle,judge,barn,files,trials,calc,browser} Cargo.toml \
+    Cargo.lock -not -path '*/tests/*' -type f -print0 | sort -z | xargs -0 cksum | cksum)
 }
 
 browser_core_debian() {

@@ -57,6 +57,7 @@ pub fn read(text: &str, usual: &Usual<'_>) -> CowRows {
     found
 }
 
+/// Takes in a row: a cow, or what does not fit about it.
 pub fn take_in(row: &Row, usual: &Usual<'_>, found: &mut CowRows) {
     let mut errors: Vec<(&str, String)> = Vec::new();
     let mut keep = |column: &'static str, error: String| errors.push((column, error));

@@ -56,16 +56,15 @@ fn files() -> Vec<PathBuf> {
     let mut found = vec![
         root.join("README.md"),
         root.join("GLOSSARY.md"),
-        root.join("crates/core/src/ladder/ladder.toml"),
+        root.join("crates/reps/src/ladder/ladder.toml"),
     ];
-    for folder in [
-        "crates/core/src",
-        "crates/server/src",
-        "crates/cavesson/src",
-        "web/src",
-    ] {
-        below(&root.join(folder), &mut found);
+    for of_crate in fs::read_dir(root.join("crates")).unwrap() {
+        let sources = of_crate.unwrap().path().join("src");
+        if sources.is_dir() {
+            below(&sources, &mut found);
+        }
     }
+    below(&root.join("web/src"), &mut found);
     found
 }
 

@@ -9,10 +9,10 @@
 use serde::Serialize;
 use uuid::Uuid;
 
-use crate::sex::Sex;
 use super::sheet::{HorseSheet, check_foaled};
 use crate::bounds::FieldError;
 use crate::rows::{self, Column, Row, RowError, by_name};
+use crate::sex::Sex;
 
 /// What the rows hold.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize)]

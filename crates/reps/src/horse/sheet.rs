@@ -3,8 +3,8 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use crate::sex::Sex;
 use crate::bounds::{AGE_YEARS, FieldError, NAME_LETTERS, NOTE_LETTERS, WORD_LETTERS, together};
+use crate::sex::Sex;
 use crate::text::{check_optional_text, check_text};
 
 /// A horse's sheet.

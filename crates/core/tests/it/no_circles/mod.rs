@@ -136,15 +136,15 @@ fn the_floors_lie_in_the_order_the_contents_page_says() {
         "core",
         &[
             &[
-                "bounds", "text", "rows", "json", "kinds", "footing", "day", "id", "side", "gait",
-                "school", "rig",
+                "bounds", "text", "rows", "json", "kinds", "footing", "day", "id", "side", "sex",
+                "gait", "school", "plain",
             ],
+            &["rig"],
             &["rep"],
             &["ladder"],
             &["program"],
             &["evidence"],
             &["horse"],
-            &["plain"],
             &["heat"],
             &["judge"],
             &[

@@ -157,11 +157,20 @@ pub fn uses(modules: &Modules) -> Uses {
         .collect()
 }
 
-/// The sources of a crate.
+/// The districts of the core, each a crate: what stands below each of them Cargo holds.
+pub const DISTRICTS: [&str; 10] = [
+    "base", "reps", "tack", "ground", "cattle", "judge", "barn", "files", "trials", "calc",
+];
+
+/// The sources of a crate; of the core those of its districts, which name each other's modules
+/// as their own.
 pub fn floor(name: &str) -> Modules {
     let mut modules = Modules::new();
     let crates = Path::new(env!("CARGO_MANIFEST_DIR")).parent().unwrap();
-    read(&crates.join(name).join("src"), &[], &mut modules);
+    let districts: &[&str] = if name == "core" { &DISTRICTS } else { &[] };
+    for of_crate in districts.iter().chain([&name]) {
+        read(&crates.join(of_crate).join("src"), &[], &mut modules);
+    }
     assert!(modules.len() > 10, "{name} is not there");
     modules
 }
