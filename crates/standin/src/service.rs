@@ -109,7 +109,7 @@ async fn ics(State(weather): State<Weather>, Query(asked): Query<Asked>) -> Resp
     let utc = |at: Timestamp| at.strftime("%Y%m%dT%H%M%SZ").to_string();
     let mut calendar = Calendar::new();
     for hour in hours {
-        let words = format!("{} F, {} %", hour.temperature_f, hour.humidity_pct);
+        let words = format!("{} F, {}%", hour.temperature_f, hour.humidity_pct);
         let ends = hour.at + SignedDuration::from_hours(1);
         calendar.push(
             Event::new()
