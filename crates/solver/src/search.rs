@@ -324,12 +324,12 @@ impl Search<'_> {
         if worth <= self.worth + 1e-6 {
             return false;
         }
-        debug_assert!(
-            broken(self.instance, &rides, false).len()
-                <= broken(self.instance, &self.instance.pins, false).len(),
-            "{:?}",
-            broken(self.instance, &rides, false)
-        );
+        let breaks = |rides: &[PlannedRide]| broken(self.instance, rides, false);
+        let is_sound = breaks(&rides).len() <= breaks(&self.instance.pins).len();
+        debug_assert!(is_sound, "{:?}", breaks(&rides));
+        if !is_sound {
+            return false;
+        }
         self.best = rides;
         self.worth = worth;
         true
