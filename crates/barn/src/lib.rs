@@ -10,7 +10,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Side, bounds, day, kinds, plain, text};
+use cavesson_base::{Side, bounds, day, text, word_enum, wording};
 use cavesson_ground::ground;
 use cavesson_judge::{card, heat, judge, ride};
 use cavesson_reps::{evidence, horse, ladder, rep, rig};

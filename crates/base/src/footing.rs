@@ -1,8 +1,8 @@
 //! What the ground is like that is ridden on.
 
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What the ground is like.
     Footing {
         /// Good.

@@ -4,8 +4,8 @@
 //! - [`text`]: what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds
 //! - [`rows`]: what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds
 //! - [`json`]: what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds
-//! - [`kinds`](mod@kinds): what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds
-//! - [`plain`]: numbers, plurals, days and pronouns in plain words
+//! - [`word_enum`](mod@word_enum): what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds
+//! - [`wording`]: numbers, plurals, days and pronouns in plain words
 //! - [`day`]: what skills, levels and faults are called; left and right; stand to gallop; the ground; counting days
 //! - [`id`]: what skills, levels and faults are called; left and right; stand to gallop; the ground; counting days
 //! - [`side`]: what skills, levels and faults are called; left and right; stand to gallop; the ground; counting days
@@ -24,13 +24,13 @@ pub mod footing;
 pub mod gait;
 pub mod id;
 pub mod json;
-pub mod kinds;
-pub mod plain;
 pub mod rows;
 pub mod school;
 pub mod sex;
 pub mod side;
 pub mod text;
+pub mod word_enum;
+pub mod wording;
 
 pub use gait::Gait;
 pub use side::Side;

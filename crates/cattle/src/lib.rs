@@ -7,7 +7,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Gait, Side, bounds, kinds, rows, text};
+use cavesson_base::{Gait, Side, bounds, rows, text, word_enum};
 use cavesson_ground::ground;
 use cavesson_reps::{ladder, rep};
 

@@ -4,7 +4,7 @@
 //! | module | holds |
 //! |---|---|
 //! | [`bounds`] | every limit on a number that comes from outside, in one table |
-//! | [`text`], [`rows`], [`json`], [`kinds`](mod@kinds) | what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds |
+//! | [`text`], [`rows`], [`json`], [`word_enum`](mod@word_enum) | what a text from outside may hold; rows of a sheet; JSON read strictly; words of kinds |
 //! | [`id`], [`side`], [`gait`], [`footing`], [`day`] | what skills, levels and faults are called; left and right; stand to gallop; the ground; counting days |
 //! | [`rep`] | one ask and its answer; what "soft" means; the measures |
 //! | [`rig`] | the headgear as it is worn, and since when |
@@ -17,7 +17,7 @@
 //! | [`horse`] | sex, care, ride marks, season: what is known beside the reps |
 //! | [`heat`] | heat bands, heat by the hour, cooling out |
 //! | [`load`] | how much a horse works: acute, chronic, monotony, strain |
-//! | [`plain`] | numbers, plurals, days and pronouns in plain words |
+//! | [`wording`] | numbers, plurals, days and pronouns in plain words |
 //! | [`evidence`] | soft share, time to give, first ask, evenness |
 //! | [`judge`] | gate, verdict, what it would take |
 //! | [`card`] | which blocks today's ride has, and why |
@@ -43,7 +43,8 @@
 
 pub use cavesson_barn::{person, report, week, yard};
 pub use cavesson_base::{
-    Gait, Side, bounds, day, footing, gait, id, json, kinds, plain, rows, school, sex, side, text,
+    Gait, Side, bounds, day, footing, gait, id, json, rows, school, sex, side, text, word_enum,
+    wording,
 };
 pub use cavesson_calc::calc;
 pub use cavesson_cattle::cattle;

@@ -8,7 +8,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Side, bounds, footing, id, kinds, rows, text};
+use cavesson_base::{Side, bounds, footing, id, rows, text, word_enum};
 use cavesson_cattle::cattle;
 use cavesson_ground::ground;
 use cavesson_judge::{ride, track};

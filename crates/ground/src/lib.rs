@@ -8,7 +8,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Gait, Side, bounds, day, footing, id, kinds, plain, text};
+use cavesson_base::{Gait, Side, bounds, day, footing, id, text, word_enum, wording};
 use cavesson_reps::{evidence, ladder, rep};
 
 pub mod ground;

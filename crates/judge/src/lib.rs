@@ -14,7 +14,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Gait, Side, bounds, day, plain, text};
+use cavesson_base::{Gait, Side, bounds, day, text, wording};
 use cavesson_ground::ground;
 use cavesson_reps::{evidence, horse, ladder, rep, rig};
 use cavesson_tack::gear;

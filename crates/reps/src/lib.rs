@@ -14,7 +14,7 @@
 
 // What it stands on, by the names it has there.
 use cavesson_base::{
-    Gait, Side, bounds, day, footing, id, json, kinds, rows, school, sex, side, text,
+    Gait, Side, bounds, day, footing, id, json, rows, school, sex, side, text, word_enum,
 };
 
 pub mod evidence;

@@ -7,7 +7,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Side, bounds, day, plain, school, text};
+use cavesson_base::{Side, bounds, day, school, text, wording};
 use cavesson_reps::{evidence, rep, rig};
 
 pub mod gear;

@@ -7,7 +7,7 @@
 #![warn(clippy::unwrap_used)]
 
 // What it stands on, by the names it has there.
-use cavesson_base::{Gait, Side, day, plain};
+use cavesson_base::{Gait, Side, day, wording};
 use cavesson_judge::{intake, judge, road};
 use cavesson_reps::{evidence, ladder, rep, sim_horse};
 

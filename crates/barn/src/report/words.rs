@@ -10,7 +10,7 @@ use super::worked::{Ridden, WorkedTrack};
 use crate::Side;
 use crate::evidence::SoftCount;
 use crate::horse::CareKind;
-use crate::plain::{Pronouns, capital, count, lower, on_day, percent, pronouns};
+use crate::wording::{Pronouns, capital, count, lower, on_day, percent, pronouns};
 
 /// Tracks that are named one by one.
 const TRACKS_NAMED: usize = 5;

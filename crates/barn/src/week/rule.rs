@@ -15,7 +15,7 @@ use super::helper::helped;
 use crate::card::HOT_MIN;
 use crate::heat::HeatBand;
 use crate::person::RideNeeds;
-use crate::plain::{clock_of_minutes, count};
+use crate::wording::{clock_of_minutes, count};
 
 /// A rule of the day.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]

@@ -5,7 +5,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use crate::plain::count;
+use crate::wording::count;
 
 /// Percentage of trips on which nothing is to be asked, where a barn did not say.
 pub const QUIET_OUTINGS_PCT: u8 = 25;

@@ -9,10 +9,10 @@ use serde::{Deserialize, Serialize};
 use crate::bounds::{
     COW_MINUTES_A_DAY, FieldError, HEAD, NAME_LETTERS, NOTE_LETTERS, WORKS_A_DAY, together,
 };
-use crate::kinds::kinds;
 use crate::text::{check_optional_text, check_text};
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What kind of cattle.
     CattleKind {
         /// Heifers.

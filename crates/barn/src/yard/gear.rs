@@ -6,12 +6,12 @@ use crate::bounds::{FieldError, NAME_LETTERS, NOTE_LETTERS, together};
 use crate::gear::GearMeasures;
 use crate::gear::hands::most_hand;
 use crate::gear::show_rules::PieceKind;
-use crate::kinds::kinds;
 use crate::rep::HandWeight;
 use crate::rig::RigKind;
 use crate::text::{check_optional_text, check_text};
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What kind of gear.
     GearKind {
         /// Halter.

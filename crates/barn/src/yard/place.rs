@@ -4,10 +4,10 @@ use jiff::civil::Time;
 use serde::{Deserialize, Serialize};
 
 use crate::bounds::{FieldError, HORSES_AT_ONCE, NAME_LETTERS, together};
-use crate::kinds::kinds;
 use crate::text::check_text;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What kind of place.
     PlaceKind {
         /// An arena.

@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::{COW_STEPS, FieldError};
-use crate::cattle::sense::{
+use crate::cattle::cow_model::{
     CowMeets, CowRound, CowScore, CowState, begin, check, meets, score, step, zone_ft,
 };
 use crate::ground::Point;

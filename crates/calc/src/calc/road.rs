@@ -5,8 +5,8 @@ use serde::{Deserialize, Serialize};
 use super::calculator::{self, Calculator, Cost};
 use crate::bounds::FieldError;
 use crate::program::Program;
-use crate::road::helps::{Held, helps};
 use crate::road::needed::road_levels;
+use crate::road::what_would_help::{Held, helps};
 use crate::road::{Road, RoadAsked, RoadHelp, road, words};
 
 /// Input of `road`.

@@ -4,11 +4,11 @@ use jiff::civil::Date;
 use serde::{Deserialize, Serialize};
 
 use crate::bounds::{COW_LB, FieldError, NOTE_LETTERS, TAG_LETTERS, check_past_day, together};
-use crate::kinds::kinds;
 use crate::rep::turn::Tempo;
 use crate::text::{check_optional_text, check_text};
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What a cow is.
     CowKind {
         /// A heifer.
@@ -20,7 +20,7 @@ kinds! {
     }
 }
 
-kinds! {
+word_enum! {
     /// How it was handled before it came.
     Handling {
         /// Quietly: it lets a horse near.

@@ -13,10 +13,10 @@ use serde::{Deserialize, Serialize};
 use crate::bounds::{
     FieldError, NAME_LETTERS, NOTE_LETTERS, WITHDRAWAL_DAYS, check_past_day, together,
 };
-use crate::kinds::kinds;
 use crate::text::{check_optional_text, check_text};
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What is seen.
     CowSign {
         /// A runny eye.

@@ -17,9 +17,10 @@
 //! - [`flow`]: cheapest flow through pairs, used by it
 //! - [`flag`]: moves of a mechanical cow, and where it is when
 //! - [`round`]: a whole round on it, ridden again from its steering
-//! - [`sense`]: a cow with a flight zone and a point of balance
+//! - [`cow_model`]: a cow with a flight zone and a point of balance
 
 pub mod cow;
+pub mod cow_model;
 pub mod flag;
 pub mod flow;
 pub mod heading;
@@ -33,7 +34,6 @@ pub mod matching;
 pub mod pen;
 pub mod round;
 pub mod rows;
-pub mod sense;
 pub mod settle;
 pub mod summary;
 pub mod tempo;

@@ -3,7 +3,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::sense::{CowRound, CowScore, CowState, begin, score, step};
+use super::cow_model::{CowRound, CowScore, CowState, begin, score, step};
 use crate::bounds::{COW_STEPS, FieldError};
 use crate::ground::point::at;
 

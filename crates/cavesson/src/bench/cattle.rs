@@ -2,7 +2,7 @@
 
 use anyhow::Context;
 use cavesson_core::calc::find;
-use cavesson_core::cattle::sense::{CowLevel, CowRound, begin, step};
+use cavesson_core::cattle::cow_model::{CowLevel, CowRound, begin, step};
 use cavesson_core::ground::point::at;
 use serde_json::{Value, json};
 use uuid::Uuid;

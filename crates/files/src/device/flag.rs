@@ -14,9 +14,9 @@ use serde::{Deserialize, Serialize};
 use super::line::{BadLine, summed, unsummed};
 use crate::bounds::{FLAG_AT_FT, FLAG_FT, FLAG_FT_S, FLAG_SPEED_PCT, FieldError};
 use crate::cattle::flag::{FlagMove, FlagWanted, Move, pace, program};
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What the flag does.
     FlagState {
         /// Stands, and goes on when its pause is over or something is told.

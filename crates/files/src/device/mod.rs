@@ -12,9 +12,9 @@ pub mod line;
 pub mod rein_gauge;
 pub mod timer;
 
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// A device that a barn hears.
     Device {
         /// Timing eyes.

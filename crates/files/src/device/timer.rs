@@ -14,7 +14,7 @@ use serde::{Deserialize, Serialize};
 
 use super::line::{BadLine, summed, unsummed};
 use crate::bounds::RUN_S;
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
 /// What an eye saw.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -87,7 +87,7 @@ impl EyeLine {
     }
 }
 
-kinds! {
+word_enum! {
     /// What can go wrong at the eyes.
     EyeFault {
         /// The same horse broke the beam twice: the second is left out.

@@ -10,9 +10,9 @@ use super::point::{Point, at};
 use super::way::{Leg, Way};
 use crate::Side;
 use crate::id::Level;
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// Which drill.
     DrillKind {
         /// Three barrels close together, a circle round each.

@@ -34,12 +34,12 @@ impl Wanted<'_> {
                 says.push(format!(
                     "The largest that fits has {} ft between barrels 1 and 2, {} of the full size.",
                     (between * 10.0).round() / 10.0,
-                    crate::plain::percent_down(place.scale)
+                    crate::wording::percent_down(place.scale)
                 ));
             }
             None => says.push(format!(
                 "No course of {} of the full size or more fits with this room round it.",
-                crate::plain::percent(LEAST_SCALE)
+                crate::wording::percent(LEAST_SCALE)
             )),
         }
         if found.place.is_none_or(|place| place.scale < 1.0) {

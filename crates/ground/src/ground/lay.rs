@@ -8,10 +8,10 @@ use crate::bounds::{
     FieldError, GATE_WIDTH_FT, KEEP_OFFS, LATITUDE_DEG, LONGITUDE_DEG, NAME_LETTERS, POSTS,
 };
 use crate::footing::Footing;
-use crate::kinds::kinds;
 use crate::text::check_text;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What stands round a place.
     FenceKind {
         /// Pipe.
@@ -29,7 +29,7 @@ kinds! {
     }
 }
 
-kinds! {
+word_enum! {
     /// Why to keep off a piece of it.
     KeepOffKind {
         /// Ruts or holes.

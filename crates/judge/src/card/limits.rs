@@ -11,7 +11,7 @@ use crate::horse::HorseTrait;
 use crate::judge::BrakeChain;
 use crate::judge::caution::of_horse;
 use crate::ladder::{Ladder, Role};
-use crate::plain::{count, pronouns};
+use crate::wording::{count, pronouns};
 
 /// Days in the saddle that are first rides. Common practice, no source: a horse is steered
 /// while moving about ride 8.

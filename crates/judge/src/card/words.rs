@@ -11,7 +11,7 @@ use crate::Side;
 use crate::heat::HeatBand;
 use crate::horse::HorseTrait;
 use crate::ladder::{AtHand, Level};
-use crate::plain::{capital, count, days, lower, pronouns};
+use crate::wording::{capital, count, days, lower, pronouns};
 
 /// What to do when the brake is not there.
 pub const BRAKE_GOES_WRONG: &str =

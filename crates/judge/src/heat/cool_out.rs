@@ -11,7 +11,7 @@ use crate::bounds::{
     BODY_TEMPERATURE_F, BREATHS, COOL_MINUTES, COOL_READINGS, FieldError, PULSE, together,
 };
 use crate::horse::Sex;
-use crate::plain::pronouns;
+use crate::wording::pronouns;
 
 /// Minutes after work at which pulse and breathing are taken.
 pub const TAKEN_AT_MIN: [u16; 3] = [0, 10, 20];

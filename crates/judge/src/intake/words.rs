@@ -5,7 +5,7 @@ use super::choice::{Chosen, NextAsk, Stop};
 use super::safe::{Barrier, Known};
 use super::unknown::Unknown;
 use crate::horse::Sex;
-use crate::plain::{capital, count, pronouns};
+use crate::wording::{capital, count, pronouns};
 
 /// The next ask with its reason.
 pub fn next(known: &Known<'_>, chosen: Chosen, sex: Option<Sex>) -> NextAsk {

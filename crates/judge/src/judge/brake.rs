@@ -21,8 +21,8 @@ use crate::bounds::{FieldError, NOTE_LETTERS, OF_A_CARD};
 use crate::horse::Sex;
 use crate::ladder::check::find_level;
 use crate::ladder::{Ladder, LadderLevel, Level, Role};
-use crate::plain::{capital, on_day, pronouns};
 use crate::text::check_text;
+use crate::wording::{capital, on_day, pronouns};
 
 /// How far up the brake is held.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]

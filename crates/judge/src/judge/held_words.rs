@@ -9,7 +9,7 @@ use super::standing::Standing;
 use crate::Side;
 use crate::horse::Sex;
 use crate::ladder::{Ladder, Level};
-use crate::plain::{capital, count, days, lower, on_weekday, pronouns};
+use crate::wording::{capital, count, days, lower, on_weekday, pronouns};
 
 /// What a level's own state makes of its verdict; none where its gate says it all.
 pub fn verdict(standing: &Standing, ladder: &Ladder, sex: Option<Sex>) -> Option<String> {

@@ -10,7 +10,7 @@ use super::verdict::Verdict;
 use super::{Caution, held_words, words};
 use crate::Side;
 use crate::ladder::{Ladder, LadderLevel, Level};
-use crate::plain::on_weekday;
+use crate::wording::on_weekday;
 
 /// One reason, with its place.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]

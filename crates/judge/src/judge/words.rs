@@ -18,7 +18,7 @@ use crate::evidence::rider::RiderOffset;
 use crate::evidence::rigs::RigShare;
 use crate::horse::{CareKind, Sex};
 use crate::ladder::{Gate, Ladder};
-use crate::plain::{capital, count, days, lower, on_weekday, percent, percent_down, pronouns};
+use crate::wording::{capital, count, days, lower, on_weekday, percent, percent_down, pronouns};
 
 /// The soft share at which riders are compared in points.
 const USUAL_SHARE: f64 = 0.75;

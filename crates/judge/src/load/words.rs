@@ -7,7 +7,7 @@
 
 use super::run::{CHRONIC_DAYS, DayLoad, WeekLoad};
 use crate::horse::Sex;
-use crate::plain::{count, pronouns};
+use crate::wording::{count, pronouns};
 
 /// A ratio above this is a caution.
 pub const MOST_RATIO: f64 = 1.5;
@@ -33,7 +33,7 @@ pub fn cautions(days: &[DayLoad], week: Option<WeekLoad>, sex: Option<Sex>) -> V
     if let Some(ratio) = ratio.filter(|ratio| *ratio > MOST_RATIO) {
         said.push(format!(
             "{} has done {ratio:.1} times the work {} is used to. A caution from human sport; how much the ratio tells is debated. Give {} an easier day or two.",
-            crate::plain::capital(him.he), him.he, him.him
+            crate::wording::capital(him.he), him.he, him.him
         ));
     }
     if let Some(monotony) = week

@@ -7,7 +7,7 @@ use serde::{Deserialize, Serialize};
 use crate::Side;
 use crate::evidence::SoftCount;
 use crate::horse::Sex;
-use crate::plain::{capital, percent_down, pronouns};
+use crate::wording::{capital, percent_down, pronouns};
 
 /// Soft answers in a row that are a good place. Product default.
 pub const IN_A_ROW: usize = 3;

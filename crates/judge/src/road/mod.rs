@@ -11,7 +11,7 @@
 //! - [`future`]: one future, day by day
 //! - [`answer`]: what a road says
 //! - [`told`]: many futures, added up
-//! - [`helps`]: what would help, and by how much
+//! - [`what_would_help`]: what would help, and by how much
 //! - [`priority`](mod@priority): how much more a ride of the horse counts in a week
 //! - [`words`]: the same in sentences
 //!
@@ -23,7 +23,6 @@ pub mod answer;
 pub mod asked;
 pub mod future;
 pub mod gathered;
-pub mod helps;
 pub mod history;
 pub mod needed;
 pub mod pace;
@@ -31,11 +30,12 @@ pub mod priority;
 pub mod survival;
 pub mod told;
 pub mod usual;
+pub mod what_would_help;
 pub mod words;
 
 pub use answer::{GoalRoad, LevelRoad, OnChain, Road};
 pub use asked::{GoalAsked, HorseFactor, LevelStands, RoadAsked};
-pub use helps::{RoadHelp, RoadHelpKind};
 pub use history::LevelHistory;
 pub use pace::{HorsePace, LevelPace, Pace, pace};
 pub use told::road;
+pub use what_would_help::{RoadHelp, RoadHelpKind};

@@ -5,7 +5,7 @@
 //! Own, product default.
 
 use super::asked::RoadAsked;
-use super::helps::{MOST_A_WEEK, chance, with};
+use super::what_would_help::{MOST_A_WEEK, chance, with};
 use crate::day::days_between;
 use crate::ladder::Ladder;
 

@@ -2,7 +2,7 @@
 
 use super::answer::{GoalRoad, OnChain};
 use super::needed::RestsOn;
-use crate::plain::{count, lower};
+use crate::wording::{count, lower};
 
 /// What is said of a goal.
 pub fn goal(goal: &GoalRoad) -> String {

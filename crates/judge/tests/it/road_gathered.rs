@@ -4,9 +4,9 @@
 
 use cavesson_judge::judge::{Forecast, Verdict, judge_horse, level};
 use cavesson_judge::road::gathered::{histories, rides_left, stands};
-use cavesson_judge::road::helps::{Held, helps};
 use cavesson_judge::road::needed::{RestsOn, road_levels};
 use cavesson_judge::road::priority::{by_date, near, priority};
+use cavesson_judge::road::what_would_help::{Held, helps};
 use cavesson_judge::road::{
     GoalAsked, HorseFactor, LevelHistory, LevelStands, RoadAsked, RoadHelpKind, road, words,
 };

@@ -1,8 +1,8 @@
 //! What a level is asked on, where it is asked on an obstacle.
 
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// What kind of obstacle. Which skill is asked on it stands in the ladder file.
     ObstacleKind {
         /// Poles on the ground or raised.

@@ -1,8 +1,8 @@
 //! How a work on a cow, or on the flag, ended.
 
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// How a work ended.
     HowEnded {
         /// On a good turn.

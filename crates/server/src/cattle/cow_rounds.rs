@@ -3,8 +3,8 @@
 
 use axum::Json;
 use axum::extract::State;
+use cavesson_core::cattle::cow_model::{CowRound, CowScore};
 use cavesson_core::cattle::round::{Steered, ridden};
-use cavesson_core::cattle::sense::{CowRound, CowScore};
 use cavesson_store::barn::person;
 use cavesson_store::cattle::cow_round;
 use cavesson_store::cattle::cow_round::Ridden;

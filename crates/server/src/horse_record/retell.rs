@@ -5,7 +5,7 @@ use std::collections::HashMap;
 
 use cavesson_core::judge::{Standing, State};
 use cavesson_core::ladder::Level;
-use cavesson_core::plain::{count, lower};
+use cavesson_core::wording::{count, lower};
 use cavesson_store::BarnTransaction;
 use cavesson_store::barn::news;
 use cavesson_store::barn::news::NewNews;

@@ -35,7 +35,7 @@
 //! - [`reviews_api`]: the trainer's review: rides against plans, hours, days, decisions, invoice lines
 //! - [`riders`]: how riders differ is found once a day, kept, shown to those who decide, and judged by
 //! - [`roads_api`]: the road to a date over HTTP: goals with levels, what a road rests on, dates at risk, who sees them, what the week makes of them
-//! - [`sense`]: nonsense is refused with words that say what is allowed; what was said twice is said once; what is answered is so
+//! - [`cow_model`]: nonsense is refused with words that say what is allowed; what was said twice is said once; what is answered is so
 //! - [`sheets_api`]: sheets of a barn as CSV
 //! - [`sign_in`]: signing in and out
 //! - [`stored_forms`]: what is stored by another version stays readable, or is said to be unreadable; it never takes a barn, a horse or a program with it

@@ -1,7 +1,7 @@
 //! Rounds on the cow of the trainer.
 
+use cavesson_core::cattle::cow_model::{CowLevel, CowRound};
 use cavesson_core::cattle::round::Steered;
-use cavesson_core::cattle::sense::{CowLevel, CowRound};
 use jiff::Timestamp;
 use jiff_sqlx::ToSqlx;
 use uuid::Uuid;

@@ -280,13 +280,13 @@ impl ShowRule {
 
     fn within(&self, (value, what): (Option<f64>, &str)) -> (Legal, String) {
         let Some(value) = value else {
-            return cannot_tell(&crate::plain::capital(what));
+            return cannot_tell(&crate::wording::capital(what));
         };
         let over = self.most.is_some_and(|most| value > most + 1e-9);
         let under = self.least.is_some_and(|least| value < least - 1e-9);
         told(
             !over && !under,
-            format!("{} is {value} in.", crate::plain::capital(what)),
+            format!("{} is {value} in.", crate::wording::capital(what)),
         )
     }
 
@@ -318,14 +318,14 @@ impl ShowRule {
                 fingers == 0,
                 format!(
                     "{} between romal reins.",
-                    crate::plain::count(fingers.into(), "finger")
+                    crate::wording::count(fingers.into(), "finger")
                 ),
             ),
             (Some(ReinKind::Split), Some(fingers)) => told(
                 fingers <= self.split_fingers,
                 format!(
                     "{} between split reins.",
-                    crate::plain::count(fingers.into(), "finger")
+                    crate::wording::count(fingers.into(), "finger")
                 ),
             ),
         }

@@ -21,7 +21,7 @@ pub fn strap(fit: &StrapFit) -> Vec<String> {
         ));
     }
     let holes = fit.change.holes;
-    let many = crate::plain::count(u32::from(holes.unsigned_abs()), "hole");
+    let many = crate::wording::count(u32::from(holes.unsigned_abs()), "hole");
     let then = fit.change.takes_hold_deg.round();
     match holes {
         0 if fit.change.reached => said.push("This is the hole.".into()),

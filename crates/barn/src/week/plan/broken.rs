@@ -6,8 +6,8 @@ use serde::Serialize;
 use super::instance::WeekInstance;
 use super::planned::PlannedRide;
 use super::work::WorkKind;
-use crate::plain::{clock_of_minutes, count, weekday};
 use crate::week::rule::{self, Broken, Rule};
+use crate::wording::{clock_of_minutes, count, weekday};
 
 /// A rule that a plan breaks on a day.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]

@@ -4,7 +4,7 @@ use super::instance::{WeekHorse, WeekInstance};
 use super::obstacle::{DayObstacle, Obstacle};
 use super::score::{Term, TermKind};
 use super::work::WorkKind;
-use crate::plain::{count, weekday};
+use crate::wording::{count, weekday};
 
 /// Why rides of a horse are left out, one sentence for each thing that stood in the way.
 pub fn why(instance: &WeekInstance, horse: &WeekHorse, days: &[DayObstacle]) -> Vec<String> {

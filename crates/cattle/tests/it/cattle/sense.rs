@@ -1,9 +1,9 @@
 //! The cow of the trainer: what its model promises.
 
-use cavesson_cattle::cattle::round::{self, ROUND_STEPS, Steered};
-use cavesson_cattle::cattle::sense::{
+use cavesson_cattle::cattle::cow_model::{
     CowLevel, CowRound, CowState, DEEP_FT, STEP_S, WIDE_FT, begin, score, step,
 };
+use cavesson_cattle::cattle::round::{self, ROUND_STEPS, Steered};
 use cavesson_ground::ground::Point;
 use cavesson_ground::ground::point::at;
 use proptest::prelude::*;

@@ -5,9 +5,9 @@
 use std::borrow::Cow;
 
 use crate::bounds::FieldError;
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
-kinds! {
+word_enum! {
     /// How the letters of a file are written.
     Encoding {
         /// UTF-8, with a mark or without.

@@ -7,16 +7,16 @@ use super::columns::{known_of, names_of};
 use super::encoding::{Encoding, decode};
 use crate::bounds::FieldError;
 use crate::exchange::sheet::Sheet;
-use crate::kinds::kinds;
 use crate::rows;
 use crate::text::delimiter;
+use crate::word_enum::word_enum;
 
 /// Rows that are shown.
 const SHOWN: usize = 3;
 /// Letters of a cell that are shown.
 const LETTERS: usize = 60;
 
-kinds! {
+word_enum! {
     /// What parts the cells of a row.
     Delimiter {
         /// A comma.

@@ -8,7 +8,7 @@ use crate::intake::asked::Asked;
 use crate::intake::belief::Effort;
 use crate::intake::{Belief, Model};
 use crate::ladder::Ladder;
-use crate::plain::percent;
+use crate::wording::percent;
 
 /// A table of trials.
 #[derive(Debug, Clone, Serialize)]

@@ -25,7 +25,7 @@ use serde::{Deserialize, Serialize};
 use crate::bounds::FieldError;
 use crate::ground::Point;
 use crate::ground::point::at;
-use crate::kinds::kinds;
+use crate::word_enum::word_enum;
 
 /// Seconds of a step.
 pub const STEP_S: f64 = 1.0 / 60.0;
@@ -51,7 +51,7 @@ const TURN_S: f64 = 0.35;
 const HORSE_FT_S: f64 = 21.0;
 const HORSE_FT_S2: f64 = 50.0;
 
-kinds! {
+word_enum! {
     /// How hard it is.
     CowLevel {
         /// A slow one.

@@ -2,7 +2,7 @@
 
 /// The kinds of something: an enum with a word for each, as it is stored and sent.
 #[macro_export]
-macro_rules! kinds {
+macro_rules! word_enum {
     ($(#[doc = $all:literal])* $name:ident { $($(#[doc = $about:literal])* $kind:ident = $word:literal,)* }) => {
         $(#[doc = $all])*
         #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, serde::Serialize, serde::Deserialize)]
@@ -28,4 +28,4 @@ macro_rules! kinds {
         }
     };
 }
-pub use kinds;
+pub use word_enum;
