@@ -300,17 +300,3 @@ async fn a_link_that_was_taken_back_is_shown_no_more_and_found_as_such(pool: PgP
     assert_eq!(first.revoked_at, Some(hours(2)), "the first time stands");
     assert_eq!(calendar_link::find(&pool, b"calendar").await.unwrap(), None);
 }
-
-#[sqlx::test(migrator = "TABLES")]
-async fn two_links_never_have_one_word(pool: PgPool) {
-    let (barn_id, horse_id) = barn_with_horse(&pool, "home", "Any").await;
-    let mut barn = BarnTransaction::begin(&pool, barn_id).await.unwrap();
-    let somebody = person(&mut barn, "one").await;
-    let link = horse_link_of(barn_id, horse_id);
-    horse_link::add(&mut barn, &link, b"word", somebody)
-        .await
-        .unwrap();
-    let other = horse_link_of(barn_id, horse_id);
-    let again = horse_link::add(&mut barn, &other, b"word", somebody).await;
-    assert!(again.is_err());
-}

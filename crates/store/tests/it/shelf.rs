@@ -43,7 +43,7 @@ fn a_lot(name: &str) -> CattleLotSheet {
 
 fn a_course(name: &str) -> CourseSheet {
     let plan = json!({"kind": "drill", "drill": "serpentine", "size_ft": 18.0, "first": "left",
-        "laps": 2, "placing": {"at": {"x_ft": 50.0, "y_ft": 50.0}, "heading_deg": 0.0}});
+        "laps": 2, "placing": {"origin": [50.0, 50.0], "rotation_deg": 0.0}});
     serde_json::from_value(json!({"name": name, "plan": plan})).unwrap()
 }
 

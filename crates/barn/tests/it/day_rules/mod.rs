@@ -1,6 +1,5 @@
 //! The rules of a day. Common practice, no source.
 
-mod helpers;
 mod minutes;
 
 use cavesson_barn::person::{Clearance, Role, WorkHours};
