@@ -26,7 +26,7 @@ async fn a_piece_keeps_its_measures_and_says_what_cannot_be(pool: PgPool) {
             "/measures/overall_in",
         ),
         (
-            json!({"mouthpiece": "wording", "port_in": 1}),
+            json!({"mouthpiece": "plain", "port_in": 1}),
             "/measures/port_in",
         ),
     ] {
