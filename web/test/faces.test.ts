@@ -7,7 +7,14 @@ import type { ShownLadder } from '../src/data/ladder';
 import { measureInWords, type MeasureKind } from '../src/base/words/measures';
 
 const asked = (measure: MeasureKind, more: Partial<Asked> = {}) =>
-  ({ measure, sides: 'each', skill: 'bend.hip', rung: 'walk', ...more }) as Asked;
+  ({
+    measure,
+    sides: 'each',
+    skill: 'bend.hip',
+    rung: 'walk',
+    roles: [],
+    ...more,
+  }) as Partial<Asked> as Asked;
 
 const usual = (level: Asked): Set =>
   Object.fromEntries(
@@ -45,10 +52,10 @@ describe('a face that is tapped', () => {
     const tempo = (rung: string) => tapped(asked('turn', { rung }))[0]?.measure;
     expect(tempo('quick')).toMatchObject({ tempo: 'quick' });
     expect(tempo('leg')).toMatchObject({ tempo: 'slow' });
-    const against = (skill: string) => tapped(asked('roll', { skill }))[0]?.measure;
-    expect(against('turn.rollback-open')).toMatchObject({ against: 'open' });
-    expect(against('barrel.drill-roll')).toMatchObject({ against: 'barrel' });
-    expect(against('turn.rollback-wall')).toMatchObject({ against: 'fence' });
+    const against = (roles: Asked['roles']) => tapped(asked('roll', { roles }))[0]?.measure;
+    expect(against(['open_rollback'])).toMatchObject({ against: 'open' });
+    expect(against(['barrel_rollback'])).toMatchObject({ against: 'barrel' });
+    expect(against([])).toMatchObject({ against: 'fence' });
   });
 
   it('says each answer in words of its own', () => {
